@@ -1,0 +1,29 @@
+import { CALC_TOPICS, type CalcTopic, type Question } from '@gold-peg/contract/calc';
+import { invalidInput, problem, type Problem } from '@gold-peg/contract/problems';
+import type { Outcome } from '@gold-peg/craft/outcome';
+import type { Fault } from './fault.js';
+import { answerNut } from './nut.js';
+import { answerSlack } from './slack.js';
+import { answerString } from './string.js';
+import { answerWinding } from './winding.js';
+
+const ANSWERS: { [T in CalcTopic]: (asked: Question<T>) => Outcome<unknown, Fault> } = {
+  string: answerString,
+  winding: answerWinding,
+  slack: answerSlack,
+  nut: answerNut,
+};
+
+export type Reply = { ok: true; answer: unknown } | { ok: false; problem: Problem };
+
+export const isTopic = (word: string): word is CalcTopic => Object.hasOwn(CALC_TOPICS, word);
+
+/** Answers one question, or says which field cannot be right and why. */
+export function answer<T extends CalcTopic>(topic: T, asked: unknown): Reply {
+  const read = CALC_TOPICS[topic].question.safeParse(asked);
+  if (!read.success) return { ok: false, problem: invalidInput(read.error) };
+  const outcome = ANSWERS[topic](read.data as Question<T>);
+  if (outcome.ok) return { ok: true, answer: outcome.value };
+  const { field, says } = outcome.problem;
+  return { ok: false, problem: problem('invalid', `${field} ${says}`, [{ field, says }]) };
+}

@@ -1,0 +1,43 @@
+import { readFileSync } from 'node:fs';
+import { CALC_TOPICS } from '@gold-peg/contract/calc';
+import { problem, type Problem } from '@gold-peg/contract/problems';
+import { answer, isTopic } from './calc/index.js';
+
+const USAGE = `usage: gold-peg calc TOPIC < in.json > out.json   topics: ${Object.keys(CALC_TOPICS).join(', ')}`;
+const BAD_INPUT = 2;
+
+function main([command = '', topic = '']: readonly string[]): number {
+  if (command === 'help' || command === '--help') {
+    process.stdout.write(`${USAGE}\n`);
+    return 0;
+  }
+  if (command !== 'calc') return complain(problem('malformed', USAGE));
+  if (!isTopic(topic)) return complain(problem('unknown', `topic must be one of ${Object.keys(CALC_TOPICS).join(', ')}`, [{ field: 'topic', says: 'is not known' }]));
+  const input = readInput();
+  if (!input.ok) return complain(problem('malformed', input.says));
+  if (Array.isArray(input.value)) {
+    print(input.value.map((asked: unknown) => answer(topic, asked)).map((reply) => (reply.ok ? reply.answer : { problem: reply.problem })));
+    return 0;
+  }
+  const reply = answer(topic, input.value);
+  if (!reply.ok) return complain(reply.problem);
+  print(reply.answer);
+  return 0;
+}
+
+function readInput(): { ok: true; value: unknown } | { ok: false; says: string } {
+  try {
+    return { ok: true, value: JSON.parse(readFileSync(0, 'utf8')) };
+  } catch (error) {
+    return { ok: false, says: `standard input must be one JSON object or array: ${error instanceof Error ? error.message : String(error)}` };
+  }
+}
+
+const print = (value: unknown) => process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
+
+function complain(what: Problem): number {
+  process.stderr.write(`${JSON.stringify(what, null, 2)}\n`);
+  return BAD_INPUT;
+}
+
+process.exitCode = main(process.argv.slice(2));

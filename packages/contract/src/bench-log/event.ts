@@ -1,0 +1,64 @@
+import * as z from 'zod';
+import { WRAPS } from '@gold-peg/craft/constants';
+import { CONSTRUCTIONS, FAMILIES } from '@gold-peg/craft/strings';
+import { STRING_EVENTS, type BenchEvent } from '@gold-peg/craft/worksheet';
+import { gaugeMm, instant, longText, quantity, uuid, uuidV7, words } from '../quantity/index.js';
+
+const head = {
+  id: uuidV7,
+  version: z.literal(1),
+  jobId: uuid,
+  instrumentId: uuid,
+  personId: uuid,
+  deviceId: uuid,
+  at: instant,
+};
+const string = z.int({ error: 'must be a string number' }).min(1, { error: 'must be 1 or more: strings count from the high side' }).max(18, { error: 'must be 18 or less' });
+
+export const loggedString = z.strictObject({ construction: z.enum(CONSTRUCTIONS), gaugeMm, wrap: z.enum(WRAPS).optional() });
+
+const wound = z.strictObject({
+  turns: quantity({ from: -0.25, to: 60, unit: '', because: 'it counts turns on the post' }),
+  slackMm: quantity({ from: -400, to: 1200, unit: 'mm', because: 'it is string between nut and post' }),
+  cutBeyondPostMm: quantity({ from: -400, to: 1300, unit: 'mm', because: 'it is measured past the post' }),
+  nutDeg: quantity({ from: -90, to: 90, unit: '°', because: 'it is an angle over the nut' }).nullable(),
+});
+
+const { wind: _wound, ...ticks } = STRING_EVENTS;
+const tickKinds = Object.values(ticks);
+
+const kinds = [
+  z.strictObject({
+    ...head,
+    kind: z.literal('set-chosen'),
+    payload: z.strictObject({ name: words('the name of the set', 80), family: z.enum(FAMILIES), strings: z.array(loggedString).min(1).max(18) }),
+  }),
+  z.strictObject({ ...head, string, kind: z.enum(tickKinds), payload: z.strictObject({}) }),
+  z.strictObject({ ...head, string, kind: z.literal('wound'), payload: wound }),
+  z.strictObject({ ...head, kind: z.literal('noted'), payload: z.strictObject({ text: words('the note', 2000) }) }),
+  z.strictObject({
+    ...head,
+    kind: z.literal('measured'),
+    payload: z.strictObject({
+      what: z.enum(['relief', 'action-treble', 'action-bass']),
+      valueMm: quantity({ from: -3, to: 12, unit: 'mm', because: 'relief and action lie in that range' }),
+    }),
+  }),
+  z.strictObject({ ...head, kind: z.literal('undone'), payload: z.strictObject({ eventId: uuidV7 }) }),
+  z.strictObject({ ...head, kind: z.literal('handed-over'), payload: z.strictObject({ remark: longText(2000) }) }),
+] as const;
+
+/** An event of the bench log; the door through which every one enters, from browser, file or command line. */
+export const benchEvent: z.ZodType<BenchEvent, BenchEvent> = z.discriminatedUnion('kind', kinds);
+
+/** An event as the log gives it back: with the server's place in the log and time. */
+export const storedEvent = z.object({ event: benchEvent, seq: z.int(), storedAt: z.string() });
+export type StoredEvent = z.infer<typeof storedEvent>;
+
+export const appendOutcome = z.object({
+  id: z.string(),
+  outcome: z.enum(['stored', 'already-stored', 'refused']),
+  seq: z.int().nullable(),
+  says: z.string().nullable(),
+});
+export type AppendOutcome = z.infer<typeof appendOutcome>;

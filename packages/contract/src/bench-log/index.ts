@@ -1,0 +1,1 @@
+export { appendOutcome, benchEvent, loggedString, storedEvent, type AppendOutcome, type StoredEvent } from './event.js';

@@ -1,0 +1,17 @@
+import * as z from 'zod';
+import { nutAnswer, nutQuestion } from './nut.js';
+import { slackAnswer, slackQuestion } from './slack.js';
+import { stringAnswer, stringQuestion } from './string.js';
+import { windingAnswer, windingQuestion } from './winding.js';
+
+/** One entry per topic of the command line: what goes in, what comes out. */
+export const CALC_TOPICS = {
+  string: { question: stringQuestion, answer: stringAnswer },
+  winding: { question: windingQuestion, answer: windingAnswer },
+  slack: { question: slackQuestion, answer: slackAnswer },
+  nut: { question: nutQuestion, answer: nutAnswer },
+} as const;
+
+export type CalcTopic = keyof typeof CALC_TOPICS;
+export type Question<T extends CalcTopic> = z.output<(typeof CALC_TOPICS)[T]['question']>;
+export type Answer<T extends CalcTopic> = z.output<(typeof CALC_TOPICS)[T]['answer']>;

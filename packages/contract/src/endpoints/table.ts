@@ -1,0 +1,62 @@
+import * as z from 'zod';
+import { appendOutcome, benchEvent, storedEvent } from '../bench-log/index.js';
+import { jobDraft, jobSummary, worksheetSchema } from '../jobs/index.js';
+import { passphraseChange, personDraft, personSchema, preferencesSchema, sessionSchema, signIn } from '../people/index.js';
+import { uuid } from '../quantity/index.js';
+import { instrumentChange, instrumentDraft, instrumentSummary, ownerDraft, ownerSchema, passportSchema } from '../register/index.js';
+import type { Endpoint } from './endpoint.js';
+
+const byId = z.object({ id: uuid });
+const search = z.object({ search: z.string().max(80, { error: 'must have at most 80 characters' }).optional() });
+const bench = ['owner', 'technician'] as const;
+const front = ['owner', 'technician', 'counter'] as const;
+const done = z.object({ done: z.literal(true) });
+
+/** Most events that one request may carry. */
+export const MOST_EVENTS = 200;
+
+/** Every endpoint, declared once: the server validates by this table both ways, the browser's client is typed by it, OpenAPI is made from it. */
+export const ENDPOINTS = {
+  health: { method: 'GET', path: '/api/health', room: 'people', summary: 'Whether server and database answer', who: 'anyone', reply: done, status: 200 },
+  session: { method: 'GET', path: '/api/session', room: 'people', summary: 'Who is signed in, and the token that changes need', who: 'anyone', reply: sessionSchema, status: 200 },
+  signIn: { method: 'POST', path: '/api/session', room: 'people', summary: 'Sign in', who: 'anyone', body: signIn, reply: sessionSchema, status: 200 },
+  signOut: { method: 'DELETE', path: '/api/session', room: 'people', summary: 'Sign out', who: 'anyone', reply: sessionSchema, status: 200 },
+  savePreferences: { method: 'PUT', path: '/api/session/preferences', room: 'people', summary: 'Units, slack measure and theme of the person signed in', who: 'signed-in', body: preferencesSchema, reply: personSchema, status: 200 },
+  changePassphrase: { method: 'PUT', path: '/api/session/passphrase', room: 'people', summary: 'Change your own passphrase', who: 'signed-in', body: passphraseChange, reply: done, status: 200 },
+  listPeople: { method: 'GET', path: '/api/people', room: 'people', summary: 'People of the house', who: ['owner'], reply: z.array(personSchema), status: 200 },
+  addPerson: { method: 'POST', path: '/api/people', room: 'people', summary: 'Add a person', who: ['owner'], body: personDraft, reply: personSchema, status: 201 },
+
+  listOwners: { method: 'GET', path: '/api/owners', room: 'register', summary: 'Owners of instruments, by name', who: front, query: search, reply: z.array(ownerSchema), status: 200 },
+  addOwner: { method: 'POST', path: '/api/owners', room: 'register', summary: 'Add an owner', who: front, body: ownerDraft, reply: ownerSchema, status: 201 },
+  changeOwner: { method: 'PUT', path: '/api/owners/:id', room: 'register', summary: 'Change an owner; refused when somebody else did meanwhile', who: front, params: byId, body: ownerDraft.extend({ version: z.int().min(1) }), reply: ownerSchema, status: 200 },
+  listInstruments: { method: 'GET', path: '/api/instruments', room: 'register', summary: 'Instruments, by passport number; search looks at names, owners and kinds', who: front, query: search, reply: z.array(instrumentSummary), status: 200 },
+  addInstrument: { method: 'POST', path: '/api/instruments', room: 'register', summary: 'Add an instrument from an archetype', who: front, body: instrumentDraft, reply: passportSchema, status: 201 },
+  passport: { method: 'GET', path: '/api/instruments/:id', room: 'register', summary: "An instrument's passport: geometry, current strings, past setups", who: front, params: byId, reply: passportSchema, status: 200 },
+  changeInstrument: { method: 'PUT', path: '/api/instruments/:id', room: 'register', summary: 'Change name, owner or remark; refused when somebody else did meanwhile', who: front, params: byId, body: instrumentChange, reply: passportSchema, status: 200 },
+
+  listJobs: { method: 'GET', path: '/api/jobs', room: 'jobs', summary: 'What is waiting and on the bench, in the order promised', who: front, reply: z.array(jobSummary), status: 200 },
+  takeIn: { method: 'POST', path: '/api/jobs', room: 'jobs', summary: 'Take an instrument in', who: front, body: jobDraft, reply: jobSummary, status: 201 },
+  worksheet: { method: 'GET', path: '/api/jobs/:id', room: 'jobs', summary: 'A job with its instrument and its log', who: front, params: byId, reply: worksheetSchema, status: 200 },
+
+  appendEvents: { method: 'POST', path: '/api/events', room: 'bench-log', summary: 'Append to the bench log. An event already stored changes nothing; the answer comes after the commit', who: bench, body: z.strictObject({ events: z.array(benchEvent).min(1, { error: 'must hold at least one event' }).max(MOST_EVENTS, { error: `must hold at most ${MOST_EVENTS} events` }) }), reply: z.object({ outcomes: z.array(appendOutcome) }), status: 200 },
+  jobEvents: { method: 'GET', path: '/api/jobs/:id/events', room: 'bench-log', summary: 'Events of a job after a place in the log', who: front, params: byId, query: z.object({ after: z.coerce.number().int().min(0).default(0) }), reply: z.object({ events: z.array(storedEvent) }), status: 200 },
+} as const satisfies Record<string, Endpoint>;
+
+export type EndpointName = keyof typeof ENDPOINTS;
+type Of<K extends EndpointName> = (typeof ENDPOINTS)[K];
+type Part<K extends EndpointName, P extends string, D extends 'in' | 'out'> = Of<K> extends Record<P, infer S extends z.ZodType> ? (D extends 'in' ? z.input<S> : z.output<S>) : undefined;
+
+export type ParamsOf<K extends EndpointName> = Part<K, 'params', 'out'>;
+export type QueryOf<K extends EndpointName> = Part<K, 'query', 'out'>;
+export type BodyOf<K extends EndpointName> = Part<K, 'body', 'out'>;
+export type ReplyOf<K extends EndpointName> = z.output<Of<K>['reply']>;
+
+/** What a caller passes: only the parts that the endpoint has. */
+export type Call<K extends EndpointName> = (Of<K> extends { params: z.ZodType } ? { params: Part<K, 'params', 'in'> } : unknown) &
+  (Of<K> extends { query: z.ZodType } ? { query?: Part<K, 'query', 'in'> } : unknown) &
+  (Of<K> extends { body: z.ZodType } ? { body: Part<K, 'body', 'in'> } : unknown);
+
+/** Server-sent events: one line for each change of the log. Not in the table, since it answers with a stream. */
+export const FEED_PATH = '/api/feed';
+export const feedMessage = z.object({ jobId: uuid, instrumentId: uuid, seq: z.int() });
+export type FeedMessage = z.infer<typeof feedMessage>;

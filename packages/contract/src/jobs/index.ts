@@ -1,0 +1,29 @@
+import * as z from 'zod';
+import { STAGES } from '@gold-peg/craft/worksheet';
+import { storedEvent } from '../bench-log/event.js';
+import { instant, longText, uuid } from '../quantity/index.js';
+import { instrumentSummary, passportSchema } from '../register/register.js';
+
+export const JOB_STATES = ['waiting', 'on-bench', 'handed-over'] as const;
+
+export const jobDraft = z.strictObject({
+  instrumentId: uuid,
+  reason: longText(500),
+  promisedAt: instant.nullable(),
+});
+
+export const jobSummary = z.object({
+  id: uuid,
+  state: z.enum(JOB_STATES),
+  stage: z.enum(STAGES),
+  reason: z.string(),
+  takenInAt: z.string(),
+  promisedAt: z.string().nullable(),
+  setName: z.string().nullable(),
+  instrument: instrumentSummary,
+});
+export type JobSummary = z.infer<typeof jobSummary>;
+
+/** All that a bench needs to go on with a job while the server is away. */
+export const worksheetSchema = z.object({ job: jobSummary, passport: passportSchema, events: z.array(storedEvent) });
+export type WorksheetFile = z.infer<typeof worksheetSchema>;

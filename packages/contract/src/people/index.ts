@@ -1,0 +1,36 @@
+import * as z from 'zod';
+import { uuid, words } from '../quantity/index.js';
+
+export const ROLES = ['owner', 'technician', 'counter'] as const;
+export type Role = (typeof ROLES)[number];
+
+export const SHORTEST_PASSPHRASE = 12;
+const passphrase = z
+  .string({ error: 'must be text' })
+  .min(SHORTEST_PASSPHRASE, { error: `must have at least ${SHORTEST_PASSPHRASE} characters: three or four words are easy to keep in mind` })
+  .max(200, { error: 'must have at most 200 characters' });
+
+/** What each person sees numbers in. */
+export const preferencesSchema = z.strictObject({
+  lengths: z.enum(['mm', 'in']),
+  pull: z.enum(['N', 'kgf', 'lbf']),
+  slackMeasure: z.enum(['pull-back', 'posts', 'past-post']),
+  theme: z.enum(['paper', 'evening']),
+});
+export type Preferences = z.infer<typeof preferencesSchema>;
+export const DEFAULT_PREFERENCES: Preferences = { lengths: 'mm', pull: 'N', slackMeasure: 'pull-back', theme: 'paper' };
+
+export const personSchema = z.object({ id: uuid, name: z.string(), role: z.enum(ROLES), preferences: preferencesSchema });
+export type Person = z.infer<typeof personSchema>;
+
+export const sessionSchema = z.object({
+  person: personSchema.nullable(),
+  csrfToken: z.string(),
+  /** A demo prints its own made-up sign-in; a real house has none to show. */
+  demoSignIn: z.object({ name: z.string(), passphrase: z.string() }).nullable(),
+});
+export type Session = z.infer<typeof sessionSchema>;
+
+export const signIn = z.strictObject({ name: words('your name', 80), passphrase: z.string({ error: 'must be text' }).min(1, { error: 'must not be empty' }).max(200) });
+export const passphraseChange = z.strictObject({ old: z.string().max(200), new: passphrase });
+export const personDraft = z.strictObject({ name: words('the name', 80), role: z.enum(ROLES), passphrase });

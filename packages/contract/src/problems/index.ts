@@ -1,0 +1,52 @@
+import * as z from 'zod';
+
+/** RFC 9457, with one entry for each field at fault. */
+export const problemSchema = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.int(),
+  detail: z.string(),
+  fields: z.array(z.object({ field: z.string(), says: z.string() })).optional(),
+  /** A stale write is answered with the row as it is now. */
+  current: z.unknown().optional(),
+});
+export type Problem = z.infer<typeof problemSchema>;
+
+export const PROBLEM_TYPES = {
+  invalid: { title: 'Something in the request cannot be right', status: 422 },
+  malformed: { title: 'The request cannot be read', status: 400 },
+  'too-large': { title: 'The request is too large', status: 413 },
+  'signed-out': { title: 'Nobody is signed in', status: 401 },
+  'wrong-sign-in': { title: 'Name and passphrase do not go together', status: 401 },
+  'not-allowed': { title: 'Your role may not do this', status: 403 },
+  'forged-request': { title: 'The request did not come from this page', status: 403 },
+  unknown: { title: 'There is no such thing', status: 404 },
+  stale: { title: 'Somebody changed it meanwhile', status: 409 },
+  taken: { title: 'That is taken', status: 409 },
+  'too-often': { title: 'Too many tries', status: 429 },
+  'store-away': { title: 'The database cannot be reached', status: 503 },
+  failed: { title: 'The server failed', status: 500 },
+} as const;
+export type ProblemType = keyof typeof PROBLEM_TYPES;
+
+export function problem(kind: ProblemType, detail: string, fields?: { field: string; says: string }[]): Problem {
+  return { type: `/problems/${kind}`, ...PROBLEM_TYPES[kind], detail, ...(fields === undefined ? {} : { fields }) };
+}
+
+/** Says which field is at fault and why, one sentence for each issue. */
+export function invalidInput(error: z.ZodError, where = ''): Problem {
+  const fields = error.issues.flatMap((issue) => fieldsOf(issue).map((field) => ({ field: [where, field].filter(Boolean).join('.') || 'body', says: issueSays(issue) })));
+  return problem('invalid', fields.map(({ field, says }) => `${field} ${says}`).join('; '), fields);
+}
+
+function fieldsOf(issue: z.core.$ZodIssue): string[] {
+  const path = issue.path.map(String);
+  return issue.code === 'unrecognized_keys' ? issue.keys.map((key) => [...path, key].join('.')) : [path.join('.')];
+}
+
+function issueSays(issue: z.core.$ZodIssue): string {
+  if (issue.code === 'unrecognized_keys') return 'is not a field of this request';
+  if (issue.code === 'invalid_value') return `must be one of ${issue.values.join(', ')}`;
+  if (issue.code === 'invalid_union') return issue.message === 'Invalid input' ? 'is of a kind that is not known here' : issue.message;
+  return issue.message.replace(/^Invalid input: expected /, 'must be ').replace(/, received .*$/, '');
+}

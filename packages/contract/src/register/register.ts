@@ -1,0 +1,67 @@
+import * as z from 'zod';
+import { scaleMm, uuid, words, longText } from '../quantity/index.js';
+import { loggedString } from '../bench-log/event.js';
+import { geometrySchema } from './geometry.js';
+
+const version = z.int({ error: 'must be the version that was read' }).min(1);
+
+export const ownerDraft = z.strictObject({
+  name: words("the owner's name", 80),
+  contact: longText(200),
+});
+export const ownerSchema = ownerDraft.extend({ id: uuid, version, instrumentCount: z.int() });
+export type Owner = z.infer<typeof ownerSchema>;
+
+export const setupSchema = z.object({
+  jobId: uuid,
+  setName: z.string(),
+  fittedAt: z.string(),
+  fittedBy: z.string(),
+  remark: z.string(),
+  notes: z.array(z.string()),
+  measurements: z.array(z.object({ what: z.string(), valueMm: z.number() })),
+  strings: z.array(loggedString.extend({ string: z.int(), turns: z.number().nullable(), slackMm: z.number().nullable() })),
+});
+export type PastSetup = z.infer<typeof setupSchema>;
+
+export const instrumentSummary = z.object({
+  id: uuid,
+  passport: z.int(),
+  name: z.string(),
+  facts: z.string(),
+  family: geometrySchema.shape.family,
+  scaleMm: z.number(),
+  stringCount: z.int(),
+  ownerId: uuid.nullable(),
+  ownerName: z.string().nullable(),
+  currentSet: z.string().nullable(),
+  fittedAt: z.string().nullable(),
+  openJobId: uuid.nullable(),
+});
+export type InstrumentSummary = z.infer<typeof instrumentSummary>;
+
+export const passportSchema = instrumentSummary.extend({
+  version,
+  remark: z.string(),
+  geometry: geometrySchema,
+  current: setupSchema.nullable(),
+  setups: z.array(setupSchema),
+});
+export type Passport = z.infer<typeof passportSchema>;
+
+export const instrumentDraft = z.strictObject({
+  name: words('the name of the instrument', 80),
+  archetypeId: z.string({ error: 'must be one of the kinds on the list' }).max(60),
+  ownerId: uuid.nullable(),
+  /** Measured scale length; the archetype's where left out. Per-string scales keep their proportions. */
+  scaleMm: scaleMm.nullable(),
+  remark: longText(2000),
+});
+export type InstrumentDraft = z.infer<typeof instrumentDraft>;
+
+export const instrumentChange = z.strictObject({
+  version,
+  name: words('the name of the instrument', 80),
+  ownerId: uuid.nullable(),
+  remark: longText(2000),
+});

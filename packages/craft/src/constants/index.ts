@@ -1,0 +1,13 @@
+export { type Constant } from './constant.js';
+export { DENSITY, WRAPS, type Material, type Wrap } from './densities.js';
+export {
+  CORE_FROM_GAUGE,
+  CREEP,
+  NECK,
+  NUT,
+  SAFE_SHARE_OF_BREAKING,
+  STEEL_MODULUS_STEPS,
+  STRENGTH,
+  WINDING,
+  YOUNGS_MODULUS,
+} from './mechanics.js';

@@ -1,0 +1,78 @@
+import { constant, exactly } from './constant.js';
+
+/** Young's modulus, GPa. Polymers are soft while they are wound up and stiff once they hold their pitch. */
+export const YOUNGS_MODULUS = {
+  steelThin: constant(203.4, [200, 210], 'GPa', 'music wire below 0.8 mm'),
+  steelMedium: constant(200, [196, 206], 'GPa', 'music wire from 0.8 to 1.6 mm'),
+  steelThick: constant(196.5, [192, 203], 'GPa', 'music wire above 1.6 mm'),
+  nylonWindingUp: constant(1.7, [1, 3], 'GPa', 'slow extension of drawn nylon'),
+  nylonAtPitch: constant(5, [3, 8], 'GPa', 'small fast changes about a stretched state'),
+  fluorocarbonWindingUp: constant(2.2, [1.5, 3.5], 'GPa', 'slow extension of drawn PVDF'),
+  fluorocarbonAtPitch: constant(5, [3, 8], 'GPa', 'small fast changes about a stretched state'),
+  gut: constant(5.5, [4, 7], 'GPa', 'tension tests on gut strings'),
+  floss: constant(5, [3, 8], 'GPa', 'multifilament nylon, of its filled section'),
+} as const;
+
+/** Diameters at which drawn steel changes its modulus, mm. */
+export const STEEL_MODULUS_STEPS = {
+  thinBelow: exactly(0.8, 'mm', 'wire tables'),
+  mediumBelow: exactly(1.6, 'mm', 'wire tables'),
+} as const;
+
+/** Breaking stress, MPa. */
+export const STRENGTH = {
+  musicWireAtOneMillimetre: constant(2211, [2211, 2543], 'MPa', 'minimum of the standard: 2211 MPa / (d in mm)^0.145; real wire up to 15 % more'),
+  musicWireExponent: exactly(0.145, '', 'the same standard'),
+  nylon: constant(400, [300, 600], 'MPa', 'drawn monofilament'),
+  fluorocarbon: constant(550, [400, 750], 'MPa', 'drawn monofilament'),
+  gut: constant(320, [250, 400], 'MPa', 'tension tests on gut strings'),
+  floss: constant(900, [700, 1000], 'MPa', 'multifilament nylon, of its filled section'),
+} as const;
+
+/** Share of the breaking load that a technician plans with. */
+export const SAFE_SHARE_OF_BREAKING = constant(0.75, [0.7, 0.85], '', 'workshop practice');
+
+/** Shape of windings. */
+export const WINDING = {
+  ribbonEdgeFill: constant(0.98, [0.96, 1], '', 'rounded edges of flat ribbon'),
+  flossFill: constant(0.75, [0.65, 0.85], '', 'share of a floss core that is solid'),
+  bronzeAcousticPack: constant(1.022, [1.01, 1.035], '', 'wrap squeezed on a hex core, from published pulls'),
+  bassPack: constant(1.02, [1, 1.04], '', 'the same, bass'),
+  plainPack: exactly(1, '', 'close-wound round wire'),
+} as const;
+
+/** Core of a wound string when nobody knows it: core = a · (gauge / g)^k. */
+export const CORE_FROM_GAUGE = {
+  steelCore: constant(0.0179, [0.0158, 0.02], 'in', 'at gauge .046, ±12 %'),
+  steelAtGauge: exactly(0.046, 'in', 'reference gauge'),
+  steelExponent: exactly(0.57, '', 'fit to published cores'),
+  bassCore: constant(0.025, [0.0213, 0.0288], 'in', 'at gauge .105, ±15 %'),
+  bassAtGauge: exactly(0.105, 'in', 'reference gauge'),
+  bassExponent: exactly(0.4, '', 'fit to published cores'),
+  flossCore: constant(0.0185, [0.016, 0.021], 'in', 'classical basses'),
+  leastShare: exactly(0.15, '', 'a thinner core is not made'),
+  mostShare: exactly(0.75, '', 'a thicker core leaves no wrap'),
+} as const;
+
+/** Nut. */
+export const NUT = {
+  wantedAngleGuitar: constant(6, [4, 8], '°', 'house value: below it the open string may ring oddly'),
+  wantedAngleUnaidedBass: constant(8, [6, 10], '°', 'house value where no tree helps a wound bass string'),
+  leastSlotRoom: constant(0.05, [0.05, 0.05], 'mm', 'less binds'),
+  mostSlotRoom: constant(0.12, [0.12, 0.12], 'mm', 'more buzzes'),
+} as const;
+
+/** Neck: an estimate, always with its band. */
+export const NECK = {
+  reliefPerTenNewtons: constant(0.012, [0.005, 0.03], 'mm', 'change of relief per 10 N of total pull'),
+  actionPerRelief: constant(1.8, [1.2, 2.5], '', 'change of action at fret 12 per change of relief'),
+} as const;
+
+/** Creep of polymers until the string holds, as a strain on top of the elastic one. */
+export const CREEP = {
+  nylon: constant(0.03, [0.01, 0.06], '', 'first day under pull'),
+  fluorocarbon: constant(0.02, [0.005, 0.04], '', 'first day under pull'),
+  gut: constant(0.008, [0.002, 0.02], '', 'first day under pull'),
+  floss: constant(0.01, [0.004, 0.02], '', 'first day under pull'),
+  steel: constant(0, [0, 0.0005], '', 'music wire does not creep at these stresses'),
+} as const;

@@ -1,0 +1,1 @@
+export { expectedEffort, minutesToSpare, type Effort } from './latest-start.js';

@@ -1,0 +1,16 @@
+import { metres, type Metres } from '../units/index.js';
+
+/** Distance from the nut to fret n of a tempered board: L(1 − 2^(−n/12)). */
+export const nutToFret = (fret: number, scaleLength: Metres): Metres => metres(scaleLength * (1 - 2 ** (-fret / 12)));
+
+/** The fret to which a string is pulled back past the nut to give this slack; null where no fret lies (slack below zero or past the scale). */
+export function pullBackFret(slack: Metres, scaleLength: Metres): number | null {
+  if (slack < 0 || slack >= scaleLength) return null;
+  return -12 * Math.log2(1 - slack / scaleLength);
+}
+
+/** Slack counted in the distance between neighbouring posts. */
+export const inPostSpacings = (slack: Metres, spacing: Metres): number => slack / spacing;
+
+/** A length in a person's own widths (fist, finger, spacer), to the nearest quarter. */
+export const inOwnWidths = (slack: Metres, width: Metres): number => Math.round((slack / width) * 4) / 4;

@@ -1,0 +1,1 @@
+export { bisect, type Root } from './bisect.js';

@@ -1,0 +1,37 @@
+import type { Wrap } from '../constants/index.js';
+import type { KilogramsPerMetre, Metres } from '../units/index.js';
+
+export const FAMILIES = ['electric', 'acoustic', 'bass', 'mandolin', 'banjo', 'classical', 'ukulele'] as const;
+export type Family = (typeof FAMILIES)[number];
+
+export const CONSTRUCTIONS = ['plain', 'wound', 'nylon', 'fluorocarbon', 'gut'] as const;
+export type Construction = (typeof CONSTRUCTIONS)[number];
+
+/** A string as a packet describes it. A weighed `linearDensity` wins over what the gauge would give. */
+export interface StringSpec {
+  family: Family;
+  construction: Construction;
+  gauge: Metres;
+  wrap?: Wrap;
+  core?: Metres;
+  linearDensity?: KilogramsPerMetre;
+}
+
+/** What a string does, whatever it is tuned to. `stiffness` is EA of what carries the load, N. */
+export interface StringProperties {
+  gauge: Metres;
+  construction: Construction;
+  linearDensity: KilogramsPerMetre;
+  stiffness: number;
+  /** Load at which it breaks, N. */
+  breakingLoad: number;
+  /** Lighter as it stretches: true where the load-bearing part is a polymer. */
+  thins: boolean;
+  /** Strain that creep adds until the string holds. */
+  creep: number;
+  /** How far stiffness (N) and creep may lie from what is stated, low to high. */
+  range: { stiffness: readonly [number, number]; creep: readonly [number, number] };
+  /** How far the computed pull may lie from the truth, per cent. */
+  bandPercent: number;
+  core: Metres | null;
+}

@@ -1,0 +1,4 @@
+export { fundamentalAt, tensionFor, type Stretchable } from './tension.js';
+export { loadString, type LoadedString } from './loaded-string.js';
+export { compareSets, totalPull, type PullChange, type SetComparison } from './compare.js';
+export { reliefChange, type Estimate } from './neck-change.js';

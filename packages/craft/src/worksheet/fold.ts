@@ -1,0 +1,84 @@
+import { unreachable } from '../outcome/index.js';
+import type { BenchEvent, EventOf } from './events.js';
+import { stageOf, STRING_STAGES, type Stage, type StringStage } from './stages.js';
+
+/** The state of a job: what its plan and its log add up to. */
+export interface Worksheet {
+  stringCount: number;
+  chosen: EventOf<'set-chosen'> | null;
+  /** Per stage, per string (zero-based): the event that did it, or null. */
+  done: Readonly<Record<StringStage, readonly (BenchEvent | null)[]>>;
+  wound: readonly (EventOf<'wound'> | null)[];
+  notes: readonly EventOf<'noted'>[];
+  measurements: readonly EventOf<'measured'>[];
+  handedOver: EventOf<'handed-over'> | null;
+  /** Events that still stand, oldest first. */
+  standing: readonly BenchEvent[];
+}
+
+export function emptyWorksheet(stringCount: number): Worksheet {
+  const none = Array.from({ length: stringCount }, () => null);
+  return {
+    stringCount,
+    chosen: null,
+    done: Object.fromEntries(STRING_STAGES.map((stage) => [stage, none])) as unknown as Worksheet['done'],
+    wound: none,
+    notes: [],
+    measurements: [],
+    handedOver: null,
+    standing: [],
+  };
+}
+
+/**
+ * The fold: one state for any order of arrival. Events are taken once each, by id, in the order of their ids (UUID v7: by time); an event that a
+ * later one undoes is left out as if it had never been, so undo is exact. Events for strings the instrument does not have are ignored.
+ */
+export function foldWorksheet(stringCount: number, log: readonly BenchEvent[]): Worksheet {
+  const byId = new Map(log.map((event) => [event.id, event]));
+  const undone = new Set(log.flatMap((event) => (event.kind === 'undone' ? [event.payload.eventId] : [])));
+  const standing = [...byId.values()]
+    .filter((event) => event.kind !== 'undone' && !undone.has(event.id))
+    .filter((event) => !('string' in event) || (event.string >= 1 && event.string <= stringCount))
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
+  return standing.reduce(apply, { ...emptyWorksheet(stringCount), standing });
+}
+
+function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
+  switch (event.kind) {
+    case 'set-chosen':
+      return { ...sheet, chosen: event };
+    case 'wound':
+      return { ...tick(sheet, event), wound: sheet.wound.with(event.string - 1, event) };
+    case 'laid-out':
+    case 'string-off':
+    case 'looked-over':
+    case 'anchored':
+    case 'brought-up':
+    case 'settled':
+    case 'trimmed':
+      return tick(sheet, event);
+    case 'noted':
+      return { ...sheet, notes: [...sheet.notes, event] };
+    case 'measured':
+      return { ...sheet, measurements: [...sheet.measurements, event] };
+    case 'handed-over':
+      return { ...sheet, handedOver: sheet.handedOver ?? event };
+    case 'undone':
+      return sheet; // taken out before the fold
+    default:
+      return unreachable(event);
+  }
+}
+
+function tick(sheet: Worksheet, event: Extract<BenchEvent, { string: number }>): Worksheet {
+  const stage = stageOf(event.kind);
+  return { ...sheet, done: { ...sheet.done, [stage]: sheet.done[stage].with(event.string - 1, event) } };
+}
+
+/** Whether each string has passed a stage: choosing and handing over pass all strings at once. */
+export function passed(sheet: Worksheet, stage: Stage): boolean[] {
+  if (stage === 'choose') return Array.from({ length: sheet.stringCount }, () => sheet.chosen !== null);
+  if (stage === 'hand-over') return Array.from({ length: sheet.stringCount }, () => sheet.handedOver !== null);
+  return sheet.done[stage].map((event) => event !== null);
+}

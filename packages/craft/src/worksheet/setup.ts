@@ -1,0 +1,36 @@
+import type { LoggedString } from './events.js';
+import type { Worksheet } from './fold.js';
+
+/** A finished job as an instrument's passport remembers it. */
+export interface Setup {
+  setName: string;
+  strings: SetupString[];
+  fittedAt: string;
+  remark: string;
+  notes: string[];
+  measurements: { what: string; valueMm: number }[];
+}
+
+export interface SetupString extends LoggedString {
+  string: number;
+  turns: number | null;
+  slackMm: number | null;
+}
+
+/** What a handed-over worksheet leaves in the passport; null while it is still on the bench or nothing was chosen. */
+export function setupOf(sheet: Worksheet): Setup | null {
+  if (sheet.handedOver === null || sheet.chosen === null) return null;
+  return {
+    setName: sheet.chosen.payload.name,
+    fittedAt: sheet.handedOver.at,
+    remark: sheet.handedOver.payload.remark,
+    notes: sheet.notes.map(({ payload }) => payload.text),
+    measurements: sheet.measurements.map(({ payload }) => payload),
+    strings: sheet.chosen.payload.strings.map((string, index) => ({
+      ...string,
+      string: index + 1,
+      turns: sheet.wound[index]?.payload.turns ?? null,
+      slackMm: sheet.wound[index]?.payload.slackMm ?? null,
+    })),
+  };
+}
