@@ -34,10 +34,12 @@ interface StringHead extends Head {
   string: number;
 }
 
+type Tick<K extends StringEventKind> = K extends 'wound' ? never : StringHead & { kind: K; payload: Record<string, never> };
+
 /** What happens at the bench, past tense, never edited. */
 export type BenchEvent =
   | (Head & { kind: 'set-chosen'; payload: { name: string; family: Family; strings: LoggedString[] } })
-  | (StringHead & { kind: Exclude<StringEventKind, 'wound'>; payload: Record<string, never> })
+  | Tick<StringEventKind>
   | (StringHead & { kind: 'wound'; payload: WoundPayload })
   | (Head & { kind: 'noted'; payload: { text: string } })
   | (Head & { kind: 'measured'; payload: { what: 'relief' | 'action-treble' | 'action-bass'; valueMm: number } })

@@ -1,0 +1,60 @@
+import { In, type DataSource, type EntityManager } from 'typeorm';
+import { currentStage, foldWorksheet, setupOf, type Worksheet } from '@gold-peg/craft/worksheet';
+import { CurrentStringRow, JobRow, PersonRow, SetupRow } from '../store/index.js';
+import { readEvents } from './read-events.js';
+
+/** Writes what the log says about one job: its state, the setup it left, and the current strings of its instrument. */
+export async function projectJob(tx: EntityManager, jobId: string): Promise<void> {
+  const job = await tx.findOneOrFail(JobRow, { where: { id: jobId }, relations: { instrument: true } });
+  const log = (await readEvents(tx, jobId, 0)).map(({ event }) => event);
+  const sheet = foldWorksheet(job.instrument.geometry.strings.length, log);
+  await tx.update(JobRow, { id: jobId }, { state: stateOf(sheet), stage: currentStage(sheet), setName: sheet.chosen?.payload.name ?? null });
+  await projectSetup(tx, job, sheet);
+  await projectCurrentStrings(tx, job.instrumentId);
+}
+
+function stateOf(sheet: Worksheet): JobRow['state'] {
+  if (sheet.handedOver !== null) return 'handed-over';
+  return sheet.standing.length > 0 ? 'on-bench' : 'waiting';
+}
+
+async function projectSetup(tx: EntityManager, job: JobRow, sheet: Worksheet): Promise<void> {
+  const setup = setupOf(sheet);
+  if (setup === null) {
+    await tx.delete(SetupRow, { jobId: job.id });
+    return;
+  }
+  const person = await tx.findOneByOrFail(PersonRow, { id: sheet.handedOver?.personId ?? '' });
+  await tx.save(SetupRow, {
+    jobId: job.id,
+    instrumentId: job.instrumentId,
+    fittedAt: new Date(setup.fittedAt),
+    setup: { jobId: job.id, fittedBy: person.name, ...setup },
+  });
+}
+
+/** The strings of the latest setup that still stands. */
+async function projectCurrentStrings(tx: EntityManager, instrumentId: string): Promise<void> {
+  const latest = await tx.findOne(SetupRow, { where: { instrumentId }, order: { fittedAt: 'DESC' } });
+  await tx.delete(CurrentStringRow, { instrumentId });
+  const rows = (latest?.setup.strings ?? []).map(({ string, construction, gaugeMm, wrap }) => ({
+    instrumentId,
+    string,
+    jobId: latest?.jobId ?? '',
+    construction,
+    gaugeMm,
+    wrap: wrap ?? null,
+  }));
+  await tx.insert(CurrentStringRow, rows);
+}
+
+/** Throws all projections away and makes them again from the log. Returns how many jobs were folded. */
+export function rebuildProjections(store: DataSource): Promise<number> {
+  return store.transaction(async (tx) => {
+    await tx.createQueryBuilder().delete().from(SetupRow).execute();
+    await tx.createQueryBuilder().delete().from(CurrentStringRow).execute();
+    const jobs = await tx.find(JobRow, { select: { id: true }, where: { state: In(['waiting', 'on-bench', 'handed-over']) } });
+    for (const { id } of jobs) await projectJob(tx, id);
+    return jobs.length;
+  });
+}

@@ -1,0 +1,92 @@
+import type { DataSource, EntityManager } from 'typeorm';
+import { v7 as uuidV7 } from 'uuid';
+import { fromInstrument } from '@gold-peg/contract/register';
+import { archetype, instrumentOf } from '@gold-peg/craft/instrument';
+import type { BenchEvent } from '@gold-peg/craft/worksheet';
+import { appendToLog } from '../bench-log/index.js';
+import { insertPerson } from '../people/person.js';
+import { InstrumentRow, JobRow, OwnerRow, PersonRow } from '../store/index.js';
+import { benchWriter, setNamed, type Bench } from './bench-history.js';
+import { DEMO_PEOPLE } from './people.js';
+import { ON_THE_BENCH, OWNERS, RACK, type RackEntry } from './rack.js';
+
+const HOUR_MS = 3_600_000;
+
+interface Loading {
+  tx: EntityManager;
+  now: Date;
+  personId: string;
+  deviceId: string;
+  events: BenchEvent[];
+}
+
+/** Loads the demo into an empty house. Returns false, and does nothing, where people are known already. */
+export async function loadDemo(store: DataSource, now: Date): Promise<boolean> {
+  if (await store.getRepository(PersonRow).exists()) return false;
+  const events = await store.transaction(async (tx) => {
+    const people: PersonRow[] = [];
+    for (const person of DEMO_PEOPLE) people.push(await insertPerson(tx, person));
+    const owners = await tx.save(OwnerRow, OWNERS.map((owner) => ({ id: uuidV7(), ...owner, version: 1 })));
+    const technician = people.find(({ role }) => role === 'technician');
+    const loading: Loading = { tx, now, personId: technician?.id ?? '', deviceId: uuidV7(), events: [] };
+    for (const entry of RACK) await hang(loading, entry, owners.find(({ name }) => name === entry.owner)?.id ?? null);
+    await tx.query("SELECT setval(pg_get_serial_sequence('instrument', 'passport'), (SELECT max(passport) FROM instrument))");
+    return loading.events;
+  });
+  await appendToLog(store, events, null);
+  return true;
+}
+
+async function hang(loading: Loading, entry: RackEntry, ownerId: string | null): Promise<void> {
+  const { tx, now } = loading;
+  const instrument = await tx.save(InstrumentRow, {
+    id: uuidV7(),
+    name: entry.name,
+    facts: archetype(entry.archetypeId)?.facts ?? '',
+    archetypeId: entry.archetypeId,
+    ownerId,
+    geometry: fromInstrument(instrumentOf(entry.archetypeId)),
+    remark: entry.remark,
+    version: 1,
+  });
+  await tx.update(InstrumentRow, { id: instrument.id }, { passport: entry.passport }); // an insert leaves a generated column to its sequence
+  for (const { daysAgo, set, remark } of entry.past) {
+    const startedAt = new Date(now.getTime() - daysAgo * 24 * HOUR_MS);
+    const bench = await openJob(loading, instrument, { reason: 'Restring', takenInAt: new Date(startedAt.getTime() - 20 * HOUR_MS), promisedAt: null, startedAt });
+    const writer = benchWriter(bench);
+    const chosen = setNamed(set, instrument.geometry);
+    writer.choose(chosen);
+    instrument.geometry.strings.forEach((_, index) => writer.wind(chosen, index + 1));
+    writer.handOver(remark);
+    loading.events.push(...writer.events);
+  }
+  if (entry.job === undefined) return;
+  const { reason, takenInHoursAgo, promisedInHours } = entry.job;
+  const bench = await openJob(loading, instrument, {
+    reason,
+    takenInAt: new Date(now.getTime() - takenInHoursAgo * HOUR_MS),
+    promisedAt: promisedInHours === null ? null : onTheHalfHour(now.getTime() + promisedInHours * HOUR_MS),
+    startedAt: new Date(now.getTime() - 0.6 * HOUR_MS),
+  });
+  if (entry.passport === ON_THE_BENCH.passport) loading.events.push(...halfDone(bench));
+}
+
+function halfDone(bench: Bench): BenchEvent[] {
+  const writer = benchWriter(bench);
+  const set = setNamed(ON_THE_BENCH.set, bench.geometry);
+  writer.choose(set);
+  for (const stage of ON_THE_BENCH.stages) bench.geometry.strings.forEach((_, index) => writer.tick(stage, bench.geometry.strings.length - index));
+  for (const string of ON_THE_BENCH.wound) writer.wind(set, string);
+  return writer.events;
+}
+
+async function openJob(
+  { tx, personId, deviceId }: Loading,
+  instrument: InstrumentRow,
+  { startedAt, ...job }: Pick<JobRow, 'reason' | 'takenInAt' | 'promisedAt'> & { startedAt: Date },
+): Promise<Bench> {
+  const { id } = await tx.save(JobRow, { id: uuidV7(), instrumentId: instrument.id, ...job, state: 'waiting', stage: 'choose', setName: null });
+  return { jobId: id, instrumentId: instrument.id, geometry: instrument.geometry, personId, deviceId, startedAt };
+}
+
+const onTheHalfHour = (time: number) => new Date(Math.round(time / (HOUR_MS / 2)) * (HOUR_MS / 2));

@@ -1,0 +1,150 @@
+/** What hangs in the rack of a small workshop in the harbour town of Quillhaven in the week before its folk festival. */
+export interface RackEntry {
+  passport: number;
+  name: string;
+  archetypeId: string;
+  owner: string;
+  remark: string;
+  /** Past restrings: days ago, and the gauges of the set at both ends. */
+  past: readonly { daysAgo: number; set: string; remark: string }[];
+  /** Open job: hours until it is promised, or null where the owner can wait. */
+  job?: { reason: string; takenInHoursAgo: number; promisedInHours: number | null };
+}
+
+export const OWNERS: readonly { name: string; contact: string }[] = [
+  { name: 'Tamsel Orre', contact: 'tamsel@quillhaven.example' },
+  { name: 'Bram Isleworthy', contact: 'berth 4, the old quay' },
+  { name: 'The Lantern Ceilidh Band', contact: 'lantern@quillhaven.example' },
+  { name: 'Perrin Saltash-Gow', contact: 'perrin@quillhaven.example' },
+  { name: 'Odile Fennimarsh', contact: 'school house, Tern Lane' },
+  { name: 'Jessamy Roke', contact: 'jessamy@quillhaven.example' },
+  { name: 'Quillhaven School', contact: 'music room' },
+];
+
+export const RACK: readonly RackEntry[] = [
+  {
+    passport: 98,
+    name: 'Almery classical, cedar',
+    archetypeId: 'classical',
+    owner: 'Odile Fennimarsh',
+    remark: 'Low pull only: the owner has small hands.',
+    past: [
+      { daysAgo: 402, set: '.028–.043', remark: '' },
+      { daysAgo: 167, set: '.027–.042', remark: 'Owner prefers the lower pull.' },
+    ],
+    job: { reason: 'Trebles dull, opening concert', takenInHoursAgo: 20, promisedInHours: 52 },
+  },
+  {
+    passport: 104,
+    name: 'Brindle six, sea green',
+    archetypeId: 'electric-in-line',
+    owner: 'Perrin Saltash-Gow',
+    remark: '',
+    past: [
+      { daysAgo: 640, set: '.009–.042', remark: '' },
+      { daysAgo: 331, set: '.010–.046', remark: 'First set of this gauge; slots eased.' },
+      { daysAgo: 92, set: '.010–.046', remark: '' },
+    ],
+    job: { reason: 'Broke string 1 at rehearsal; whole set', takenInHoursAgo: 3, promisedInHours: 27 },
+  },
+  {
+    passport: 109,
+    name: 'Longshore four, oxblood',
+    archetypeId: 'bass-in-line',
+    owner: 'The Lantern Ceilidh Band',
+    remark: 'Third string has no tree: watch the break angle.',
+    past: [{ daysAgo: 515, set: '.045–.105 nickel', remark: 'Open A rang oddly until it had four turns.' }],
+    job: { reason: 'No longer plays in tune above fret 12', takenInHoursAgo: 26, promisedInHours: 31 },
+  },
+  {
+    passport: 112,
+    name: 'Cutwater mandolin, oval hole',
+    archetypeId: 'mandolin',
+    owner: 'The Lantern Ceilidh Band',
+    remark: 'Loose bridge: its place is marked in pencil on tape.',
+    past: [
+      { daysAgo: 210, set: '.011–.040', remark: '' },
+      { daysAgo: 71, set: '.011–.040', remark: '' },
+    ],
+    job: { reason: 'Rust on the trebles, opening concert', takenInHoursAgo: 22, promisedInHours: 54 },
+  },
+  {
+    passport: 115,
+    name: 'Pipit concert ukulele, mahogany',
+    archetypeId: 'ukulele-concert',
+    owner: 'Jessamy Roke',
+    remark: '',
+    past: [{ daysAgo: 288, set: '.024–.028', remark: '' }],
+    job: { reason: 'Wants fluorocarbon, children’s concert', takenInHoursAgo: 5, promisedInHours: 50 },
+  },
+  {
+    passport: 117,
+    name: 'Heron parlour, walnut',
+    archetypeId: 'acoustic-parlour',
+    owner: 'Tamsel Orre',
+    remark: 'Pins are a tight fit in holes 1 and 2.',
+    past: [
+      { daysAgo: 565, set: '.012–.053', remark: '' },
+      { daysAgo: 298, set: '.011–.052 phosphor', remark: 'Tried lighter for the winter.' },
+      { daysAgo: 118, set: '.011–.052 phosphor', remark: '' },
+    ],
+    job: { reason: 'Dull; back to the heavier set for the festival', takenInHoursAgo: 6, promisedInHours: 9 },
+  },
+  {
+    passport: 120,
+    name: 'Drumlin five-string banjo',
+    archetypeId: 'banjo-five-string',
+    owner: 'Bram Isleworthy',
+    remark: '',
+    past: [{ daysAgo: 190, set: '.010–.010', remark: '' }],
+    job: { reason: 'Fifth peg slips; new set first, then look', takenInHoursAgo: 28, promisedInHours: 47 },
+  },
+  {
+    passport: 121,
+    name: 'Heron parlour, spruce',
+    archetypeId: 'acoustic-parlour',
+    owner: 'Bram Isleworthy',
+    remark: '',
+    past: [
+      { daysAgo: 350, set: '.012–.053', remark: '' },
+      { daysAgo: 140, set: '.012–.053', remark: '' },
+    ],
+  },
+  {
+    passport: 126,
+    name: 'Cutwater mandolin, teardrop',
+    archetypeId: 'mandolin',
+    owner: 'Odile Fennimarsh',
+    remark: '',
+    past: [{ daysAgo: 230, set: '.010–.034', remark: '' }],
+    job: { reason: 'Practice instrument, whenever there is time', takenInHoursAgo: 70, promisedInHours: null },
+  },
+  {
+    passport: 131,
+    name: 'Pipit concert ukulele, sycamore',
+    archetypeId: 'ukulele-concert',
+    owner: 'Quillhaven School',
+    remark: '',
+    past: [{ daysAgo: 420, set: '.024–.028', remark: '' }],
+    job: { reason: 'String 3 broken, school stall on Saturday', takenInHoursAgo: 2, promisedInHours: 26 },
+  },
+  {
+    passport: 133,
+    name: 'Almery classical, student',
+    archetypeId: 'classical',
+    owner: 'Quillhaven School',
+    remark: 'Tie block slightly worn at hole 4.',
+    past: [{ daysAgo: 610, set: '.028–.043', remark: '' }],
+  },
+  {
+    passport: 140,
+    name: 'Brindle six, tar black',
+    archetypeId: 'electric-in-line',
+    owner: 'Jessamy Roke',
+    remark: '',
+    past: [{ daysAgo: 60, set: '.009–.042', remark: '' }],
+  },
+];
+
+/** The job that is on the bench when the demo begins, and how far it has come. */
+export const ON_THE_BENCH = { passport: 117, set: '.012–.053', stages: ['ready', 'strip', 'look-over', 'anchor'], wound: [6, 5] } as const;

@@ -1,0 +1,29 @@
+import { appendEvents, jobEvents } from '../bench-log/routes.js';
+import { listJobs, takeIn, worksheet } from '../jobs/routes.js';
+import { addPerson, changePassphrase, health, listPeople, savePreferences, session, signIn, signOut } from '../people/routes.js';
+import { addInstrument, changeInstrument, listInstruments, passport } from '../register/instrument-routes.js';
+import { addOwner, changeOwner, listOwners } from '../register/owner-routes.js';
+import type { Handlers } from './handler.js';
+
+export const handlers: Handlers = {
+  health,
+  session,
+  signIn,
+  signOut,
+  savePreferences,
+  changePassphrase,
+  listPeople,
+  addPerson,
+  listOwners,
+  addOwner,
+  changeOwner,
+  listInstruments,
+  addInstrument,
+  passport,
+  changeInstrument,
+  listJobs,
+  takeIn,
+  worksheet,
+  appendEvents,
+  jobEvents,
+};

@@ -1,0 +1,1 @@
+export { buildApp, type AppParts } from './app.js';

@@ -1,0 +1,38 @@
+import type { ErrorRequestHandler, RequestHandler } from 'express';
+import type { Logger } from 'pino';
+import { problem, type Problem } from '@gold-peg/contract/problems';
+import { Refusal } from './refusal.js';
+
+export const NO_SUCH_PATH: RequestHandler = (request, _response, next) => next(new Refusal('unknown', `nothing answers ${request.method} ${request.path}`));
+
+/** The one place that turns what was thrown into an answer. What is not a refusal is logged; nobody is shown a stack. */
+export const problemDoor =
+  (log: Logger): ErrorRequestHandler =>
+  (error: unknown, request, response, next) => {
+    const answer = problemOf(error);
+    if (answer.status >= 500) log.error({ error, path: request.path }, answer.title);
+    if (response.headersSent) return next(error);
+    response.status(answer.status).type('application/problem+json').send(JSON.stringify(answer));
+  };
+
+function problemOf(error: unknown): Problem {
+  if (error instanceof Refusal) return error.problem;
+  if (storeIsAway(error)) return problem('store-away', 'The database does not answer. What you did is kept on this device and is sent when it is back.');
+  const { status, type } = error as { status?: number; type?: string };
+  if (type === 'entity.too.large') return problem('too-large', 'body must be at most 1 MB: send events in smaller batches');
+  if (type === 'entity.parse.failed') return problem('malformed', 'body must be JSON');
+  if (status === 403) return problem('forged-request', 'The header x-csrf-token must carry the token that GET /api/session gave');
+  if (status !== undefined && status >= 400 && status < 500) return problem('malformed', 'The request cannot be read');
+  return problem('failed', 'Something went wrong on our side and was written to the log. Nothing was half written.');
+}
+
+/** Codes that say the server is gone or going (PostgreSQL class 57P, Node's sockets). */
+const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOTFOUND', '57P01', '57P02', '57P03', '08003', '08006', '08001']);
+
+function storeIsAway(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  const { code } = error as { code?: string };
+  if (code !== undefined && AWAY.has(code)) return true;
+  if (error instanceof AggregateError) return error.errors.some(storeIsAway);
+  return /Connection terminated|timeout exceeded when trying to connect|Driver not Connected|Client has encountered a connection error/i.test(error.message);
+}

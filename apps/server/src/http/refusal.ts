@@ -1,0 +1,11 @@
+import { problem, type Problem, type ProblemType } from '@gold-peg/contract/problems';
+
+/** Thrown by a handler to answer with a problem; the one place that catches it is the problem door. */
+export class Refusal extends Error {
+  readonly problem: Problem;
+
+  constructor(kind: ProblemType, detail: string, extra: { fields?: { field: string; says: string }[]; current?: unknown } = {}) {
+    super(detail);
+    this.problem = { ...problem(kind, detail, extra.fields), ...(extra.current === undefined ? {} : { current: extra.current }) };
+  }
+}

@@ -1,0 +1,69 @@
+import { In, Not } from 'typeorm';
+import { v7 as uuidV7 } from 'uuid';
+import type { JobSummary } from '@gold-peg/contract/jobs';
+import { readEvents } from '../bench-log/read-events.js';
+import type { Handler } from '../http/handler.js';
+import { Refusal } from '../http/refusal.js';
+import { readPassport, summaries } from '../register/instrument.js';
+import { InstrumentRow, JobRow } from '../store/index.js';
+import type { DataSource } from 'typeorm';
+
+const WITH_INSTRUMENT = { instrument: { owner: true } };
+
+export const listJobs: Handler<'listJobs'> = async ({ store }) => {
+  const rows = await store.getRepository(JobRow).find({
+    where: { state: Not('handed-over') },
+    relations: WITH_INSTRUMENT,
+    order: { promisedAt: { direction: 'ASC', nulls: 'LAST' }, takenInAt: 'ASC' },
+  });
+  return toSummaries(store, rows);
+};
+
+export const takeIn: Handler<'takeIn'> = async ({ store, body }) => {
+  const known = await store.getRepository(InstrumentRow).existsBy({ id: body.instrumentId });
+  if (!known) throw new Refusal('invalid', 'instrumentId must be an instrument in the register', { fields: [{ field: 'instrumentId', says: 'must be an instrument in the register' }] });
+  const open = await store.getRepository(JobRow).existsBy({ instrumentId: body.instrumentId, state: In(['waiting', 'on-bench']) });
+  if (open) throw new Refusal('taken', 'This instrument is already waiting or on the bench.');
+  const { id } = await store.getRepository(JobRow).save({
+    id: uuidV7(),
+    instrumentId: body.instrumentId,
+    reason: body.reason,
+    takenInAt: new Date(),
+    promisedAt: body.promisedAt === null ? null : new Date(body.promisedAt),
+    state: 'waiting',
+    stage: 'choose',
+    setName: null,
+  });
+  return (await readJob(store, id)).summary;
+};
+
+export const worksheet: Handler<'worksheet'> = async ({ store, params }) => {
+  const { row, summary } = await readJob(store, params.id);
+  return { job: summary, passport: await readPassport(store, { id: row.instrumentId }), events: await readEvents(store, row.id, 0) };
+};
+
+async function readJob(store: DataSource, id: string): Promise<{ row: JobRow; summary: JobSummary }> {
+  const row = await store.getRepository(JobRow).findOne({ where: { id }, relations: WITH_INSTRUMENT });
+  if (row === null) throw new Refusal('unknown', 'There is no job with that id.');
+  const [summary] = await toSummaries(store, [row]);
+  if (summary === undefined) throw new TypeError('one row gives one summary');
+  return { row, summary };
+}
+
+async function toSummaries(store: DataSource, rows: readonly JobRow[]): Promise<JobSummary[]> {
+  const instruments = await summaries(store, rows.map(({ instrument }) => instrument));
+  return rows.flatMap((row, index) => {
+    const instrument = instruments[index];
+    if (instrument === undefined) return [];
+    return {
+      id: row.id,
+      state: row.state,
+      stage: row.stage,
+      reason: row.reason,
+      takenInAt: row.takenInAt.toISOString(),
+      promisedAt: row.promisedAt?.toISOString() ?? null,
+      setName: row.setName,
+      instrument,
+    };
+  });
+}

@@ -1,0 +1,67 @@
+import type { DataSource } from 'typeorm';
+import { v7 as uuidV7 } from 'uuid';
+import { fromInstrument, type Geometry } from '@gold-peg/contract/register';
+import { archetype, instrumentOf } from '@gold-peg/craft/instrument';
+import type { Handler } from '../http/handler.js';
+import { Refusal } from '../http/refusal.js';
+import { InstrumentRow, OwnerRow } from '../store/index.js';
+import { readPassport, summaries } from './instrument.js';
+import { containing } from './search.js';
+
+export const listInstruments: Handler<'listInstruments'> = async ({ store, query }) => {
+  const rows = await store
+    .getRepository(InstrumentRow)
+    .createQueryBuilder('instrument')
+    .leftJoinAndSelect('instrument.owner', 'owner')
+    .where("instrument.name ILIKE :text OR instrument.facts ILIKE :text OR owner.name ILIKE :text OR to_char(instrument.passport, 'FM0000') LIKE :text", {
+      text: containing(query.search),
+    })
+    .orderBy('instrument.passport')
+    .getMany();
+  return summaries(store, rows);
+};
+
+export const addInstrument: Handler<'addInstrument'> = async ({ store, body }) => {
+  const kind = archetype(body.archetypeId);
+  if (kind === undefined) throw refuseField('archetypeId', 'must be one of the kinds on the list');
+  await requireOwner(store, body.ownerId);
+  const row = await store.getRepository(InstrumentRow).save({
+    id: uuidV7(),
+    name: body.name,
+    facts: kind.facts,
+    archetypeId: kind.id,
+    ownerId: body.ownerId,
+    geometry: scaled(fromInstrument(instrumentOf(kind.id)), body.scaleMm),
+    remark: body.remark,
+    version: 1,
+  });
+  return readPassport(store, { id: row.id });
+};
+
+/** A measured scale length replaces the longest of the archetype; strings of other lengths keep their proportion to it. */
+function scaled(geometry: Geometry, scaleMm: number | null): Geometry {
+  if (scaleMm === null) return geometry;
+  const longest = Math.max(...geometry.strings.map((string) => string.scaleMm));
+  return { ...geometry, strings: geometry.strings.map((string) => ({ ...string, scaleMm: (string.scaleMm * scaleMm) / longest })) };
+}
+
+export const passport: Handler<'passport'> = ({ store, params }) => readPassport(store, { id: params.id });
+
+export const changeInstrument: Handler<'changeInstrument'> = async ({ store, params, body }) => {
+  const { version, ...change } = body;
+  await requireOwner(store, change.ownerId);
+  const { affected } = await store.getRepository(InstrumentRow).update({ id: params.id, version }, { ...change, version: version + 1 });
+  const current = await readPassport(store, { id: params.id });
+  if (affected === 0) {
+    throw new Refusal('stale', `Somebody changed this instrument meanwhile: it is now ${current.name}, owner ${current.ownerName ?? 'none'}.`, { current });
+  }
+  return current;
+};
+
+async function requireOwner(store: DataSource, id: string | null): Promise<void> {
+  if (id === null) return;
+  const known = await store.getRepository(OwnerRow).existsBy({ id });
+  if (!known) throw refuseField('ownerId', 'must be an owner in the register');
+}
+
+const refuseField = (field: string, says: string) => new Refusal('invalid', `${field} ${says}`, { fields: [{ field, says }] });

@@ -1,0 +1,21 @@
+import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
+import type { Stage } from '@gold-peg/craft/worksheet';
+import { InstrumentRow } from './register.js';
+
+@Entity('job')
+export class JobRow {
+  @PrimaryColumn('uuid') id!: string;
+  @Column('uuid', { name: 'instrument_id' }) instrumentId!: string;
+  @ManyToOne(() => InstrumentRow)
+  @JoinColumn({ name: 'instrument_id' })
+  instrument!: Relation<InstrumentRow>;
+  @Column('varchar', { length: 500 }) reason!: string;
+  @Column('timestamptz', { name: 'taken_in_at' }) takenInAt!: Date;
+  @Column('timestamptz', { name: 'promised_at', nullable: true }) promisedAt!: Date | null;
+  /** The three below are projections of the log. */
+  @Index('job_by_state')
+  @Column('varchar', { length: 16 })
+  state!: 'waiting' | 'on-bench' | 'handed-over';
+  @Column('varchar', { length: 16 }) stage!: Stage;
+  @Column('varchar', { length: 80, name: 'set_name', nullable: true }) setName!: string | null;
+}

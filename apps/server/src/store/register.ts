@@ -1,0 +1,49 @@
+import { Column, Entity, Generated, Index, JoinColumn, ManyToOne, OneToMany, PrimaryColumn, type Relation } from 'typeorm';
+import type { Geometry, PastSetup } from '@gold-peg/contract/register';
+import type { Construction } from '@gold-peg/craft/strings';
+
+@Entity('owner')
+export class OwnerRow {
+  @PrimaryColumn('uuid') id!: string;
+  @Column('varchar', { length: 80 }) name!: string;
+  @Column('varchar', { length: 200 }) contact!: string;
+  @Column('integer') version!: number;
+  @OneToMany(() => InstrumentRow, (instrument) => instrument.owner) instruments!: Relation<InstrumentRow[]>;
+}
+
+@Entity('instrument')
+export class InstrumentRow {
+  @PrimaryColumn('uuid') id!: string;
+  @Column('integer', { unique: true }) @Generated('increment') passport!: number;
+  @Column('varchar', { length: 80 }) name!: string;
+  @Column('varchar', { length: 200 }) facts!: string;
+  @Column('varchar', { length: 60, name: 'archetype_id' }) archetypeId!: string;
+  @Column('uuid', { name: 'owner_id', nullable: true }) ownerId!: string | null;
+  @ManyToOne(() => OwnerRow, (owner) => owner.instruments, { nullable: true })
+  @JoinColumn({ name: 'owner_id' })
+  owner!: Relation<OwnerRow> | null;
+  @Column('jsonb') geometry!: Geometry;
+  @Column('text') remark!: string;
+  @Column('integer') version!: number;
+}
+
+/** Projection of the log: what a finished job left on an instrument. */
+@Entity('setup')
+@Index('setup_by_instrument', ['instrumentId', 'fittedAt'])
+export class SetupRow {
+  @PrimaryColumn('uuid', { name: 'job_id' }) jobId!: string;
+  @Column('uuid', { name: 'instrument_id' }) instrumentId!: string;
+  @Column('timestamptz', { name: 'fitted_at' }) fittedAt!: Date;
+  @Column('jsonb') setup!: PastSetup;
+}
+
+/** Projection of the log: the strings an instrument carries now. */
+@Entity('current_string')
+export class CurrentStringRow {
+  @PrimaryColumn('uuid', { name: 'instrument_id' }) instrumentId!: string;
+  @PrimaryColumn('smallint') string!: number;
+  @Column('uuid', { name: 'job_id' }) jobId!: string;
+  @Column('varchar', { length: 16 }) construction!: Construction;
+  @Column('double precision', { name: 'gauge_mm' }) gaugeMm!: number;
+  @Column('varchar', { length: 32, nullable: true }) wrap!: string | null;
+}

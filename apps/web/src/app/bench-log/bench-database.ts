@@ -1,0 +1,32 @@
+import { Injectable } from '@angular/core';
+import type { WorksheetFile } from '@gold-peg/contract/jobs';
+import type { BenchEvent } from '@gold-peg/craft/worksheet';
+import Dexie, { type EntityTable } from 'dexie';
+
+/** An event made on this device. `waiting` until the server has committed it; `refused` with the reason, kept for people to read. */
+export interface LocalEvent {
+  id: string;
+  jobId: string;
+  personId: string;
+  state: 'waiting' | 'stored' | 'refused';
+  says: string | null;
+  event: BenchEvent;
+}
+
+/** A worksheet as the server last gave it, to work from while it is away. */
+export interface KeptFile {
+  jobId: string;
+  file: WorksheetFile;
+}
+
+/** IndexedDB: every event is here before anything else happens to it. */
+@Injectable({ providedIn: 'root' })
+export class BenchDatabase extends Dexie {
+  readonly events!: EntityTable<LocalEvent, 'id'>;
+  readonly files!: EntityTable<KeptFile, 'jobId'>;
+
+  constructor() {
+    super('gold-peg');
+    this.version(1).stores({ events: 'id, jobId, state', files: 'jobId' });
+  }
+}

@@ -1,0 +1,79 @@
+import { ChangeDetectionStrategy, Component, computed, inject, resource, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { MatSelectModule } from '@angular/material/select';
+import { Router } from '@angular/router';
+import { invalidInput } from '@gold-peg/contract/problems';
+import { instrumentDraft } from '@gold-peg/contract/register';
+import { ARCHETYPES, archetype } from '@gold-peg/craft/instrument';
+import { Api } from '../server/api';
+import { sayProblem, ServerProblem } from '../server/server-problem';
+import { PlaceHeader } from '../ui/place-header';
+
+/** A new instrument from an archetype: typical geometry to start from until it has been measured. */
+@Component({
+  selector: 'peg-new-instrument',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, MatAutocompleteModule, MatFormFieldModule, MatInputModule, MatSelectModule, PlaceHeader],
+  templateUrl: './new-instrument.html',
+  styleUrl: './new-instrument.scss',
+})
+export class NewInstrument {
+  private readonly api = inject(Api);
+  private readonly router = inject(Router);
+
+  protected readonly kinds = ARCHETYPES;
+  protected readonly name = signal('');
+  protected readonly archetypeId = signal(ARCHETYPES[0]?.id ?? '');
+  protected readonly ownerName = signal('');
+  protected readonly scaleMm = signal<number | null>(null);
+  protected readonly remark = signal('');
+  protected readonly faults = signal<Readonly<Record<string, string>>>({});
+  protected readonly fault = signal<string | null>(null);
+  protected readonly busy = signal(false);
+
+  private readonly owners = resource({ loader: () => this.api.call('listOwners', {}) });
+  private readonly known = computed(() => (this.owners.hasValue() ? this.owners.value() : []));
+  protected readonly matching = computed(() => this.known().filter(({ name }) => name.toLowerCase().includes(this.ownerName().trim().toLowerCase())));
+  protected readonly isNewOwner = computed(() => this.ownerName().trim() !== '' && this.sameOwner() === undefined);
+  private readonly sameOwner = computed(() => this.known().find(({ name }) => name.toLowerCase() === this.ownerName().trim().toLowerCase()));
+  protected readonly kind = computed(() => {
+    const found = archetype(this.archetypeId());
+    if (found === undefined) return null;
+    const { scaleMm, notes } = found.sketch;
+    return { facts: found.facts, scale: typeof scaleMm === 'number' ? scaleMm : Math.max(...scaleMm), notes: [...notes].reverse().join(' ') };
+  });
+
+  protected async add(): Promise<void> {
+    this.fault.set(null);
+    this.faults.set({});
+    const draft = { name: this.name(), archetypeId: this.archetypeId(), ownerId: null, scaleMm: this.scaleMm(), remark: this.remark() };
+    const read = instrumentDraft.safeParse(draft);
+    if (!read.success) return this.show(new ServerProblem(invalidInput(read.error)));
+    this.busy.set(true);
+    try {
+      const passport = await this.api.call('addInstrument', { body: { ...read.data, ownerId: await this.ownerId() } });
+      await this.router.navigate(['/register', passport.id]);
+    } catch (error) {
+      this.show(error);
+    } finally {
+      this.busy.set(false);
+    }
+  }
+
+  private async ownerId(): Promise<string | null> {
+    const name = this.ownerName().trim();
+    if (name === '') return null;
+    const owner = this.sameOwner() ?? (await this.api.call('addOwner', { body: { name, contact: '' } }));
+    this.owners.reload(); // a second try after a fault must find the owner it made
+    return owner.id;
+  }
+
+  private show(error: unknown): void {
+    const fields = error instanceof ServerProblem ? (error.problem.fields ?? []) : [];
+    this.faults.set(Object.fromEntries(fields.map(({ field, says }) => [field, says])));
+    this.fault.set(sayProblem(error));
+  }
+}

@@ -1,0 +1,46 @@
+import { line, scaleLinear, scaleTime } from 'd3';
+import type { Geometry, PastSetup } from '@gold-peg/contract/register';
+import { toInstrument } from '@gold-peg/contract/register';
+import { stringProperties } from '@gold-peg/craft/strings';
+import { tensionFor, totalPull } from '@gold-peg/craft/tension';
+import { frequencyOf, fromMillimetres, type Newtons } from '@gold-peg/craft/units';
+
+/** Total pull of a set on this instrument; null where a string of it cannot be computed. */
+export function pullOf(geometry: Geometry, setup: PastSetup): Newtons | null {
+  const instrument = toInstrument(geometry);
+  const pulls = setup.strings.flatMap(({ construction, gaugeMm, wrap }, index) => {
+    const place = instrument.strings[index];
+    const properties = stringProperties({ family: instrument.family, construction, gauge: fromMillimetres(gaugeMm), ...(wrap === undefined ? {} : { wrap }) });
+    if (place === undefined || !properties.ok) return [];
+    return tensionFor(frequencyOf(place.note, instrument.a4), place.scaleLength, properties.value);
+  });
+  return pulls.length === setup.strings.length ? totalPull(pulls) : null;
+}
+
+export interface PullChart {
+  path: string;
+  points: { x: number; y: number; label: string }[];
+  years: { x: number; label: string }[];
+}
+
+const WIDTH = 460;
+const HEIGHT = 120;
+
+/** Total pull over time, as a step: each set pulls until the next is fitted. */
+export function pullChart(setups: readonly { at: number; pull: number; label: string }[], now: number): PullChart | null {
+  const first = setups[0];
+  const last = setups.at(-1);
+  if (first === undefined || last === undefined) return null;
+  const x = scaleTime([first.at, Math.max(now, first.at + 86_400_000)], [8, WIDTH - 70]);
+  const pulls = setups.map(({ pull }) => pull);
+  const y = scaleLinear([Math.min(...pulls) * 0.96, Math.max(...pulls) * 1.04], [HEIGHT - 26, 22]);
+  const corners = setups.flatMap((setup, index) => [
+    [x(setup.at), y(setup.pull)] as [number, number],
+    [x(setups[index + 1]?.at ?? now), y(setup.pull)] as [number, number],
+  ]);
+  return {
+    path: line()(corners) ?? '',
+    points: setups.map((setup) => ({ x: x(setup.at), y: y(setup.pull), label: setup.label })),
+    years: x.ticks(4).map((tick) => ({ x: x(tick), label: new Intl.DateTimeFormat('en-GB', { month: 'short', year: '2-digit' }).format(tick) })),
+  };
+}

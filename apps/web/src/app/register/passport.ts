@@ -1,0 +1,92 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, resource, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import type { PastSetup } from '@gold-peg/contract/register';
+import { fromMillimetres } from '@gold-peg/craft/units';
+import { Measures, say, turnsToQuarter } from '../preferences/measures';
+import { Api } from '../server/api';
+import { sayProblem } from '../server/server-problem';
+import { Fact } from '../ui/fact';
+import { PlaceHeader } from '../ui/place-header';
+import { Trouble } from '../ui/trouble';
+import { pullChart, pullOf } from './passport-charts';
+
+/** An instrument's passport: what it is, what is on it, and all past setups. */
+@Component({
+  selector: 'peg-passport',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, RouterLink, Fact, PlaceHeader, Trouble],
+  templateUrl: './passport.html',
+  styleUrl: './passport.scss',
+})
+export class PassportPage {
+  readonly id = input.required<string>();
+
+  private readonly api = inject(Api);
+  private readonly router = inject(Router);
+  private readonly measures = inject(Measures);
+
+  protected readonly passport = resource({ params: () => ({ id: this.id() }), loader: ({ params }) => this.api.call('passport', { params }) });
+  protected readonly trouble = computed(() => {
+    const error = this.passport.error();
+    return error === undefined ? null : sayProblem(error.cause ?? error);
+  });
+  protected readonly fault = signal<string | null>(null);
+  protected readonly reason = signal('');
+  protected readonly promised = signal('');
+
+  protected readonly sub = computed(() => {
+    if (!this.passport.hasValue()) return '';
+    const { passport, facts, scaleMm } = this.passport.value();
+    return `passport ${String(passport).padStart(4, '0')} · ${facts} · ${scaleMm.toFixed(0)} mm`;
+  });
+  protected readonly strings = computed(() => {
+    if (!this.passport.hasValue()) return [];
+    const { geometry, current } = this.passport.value();
+    return geometry.strings.map((place, index) => {
+      const string = current?.strings[index];
+      return {
+        number: index + 1,
+        note: place.note,
+        scale: say(this.measures.length(fromMillimetres(place.scaleMm))),
+        gauge: string === undefined ? '–' : this.measures.gauge(string.gaugeMm),
+        construction: string?.construction ?? '',
+        turns: string?.turns == null ? '–' : turnsToQuarter(string.turns),
+        slack: string?.slackMm == null ? '–' : say(this.measures.length(fromMillimetres(string.slackMm))),
+      };
+    });
+  });
+  protected readonly past = computed(() => (this.passport.hasValue() ? this.passport.value().setups.map((setup) => this.storyOf(setup)) : []));
+  protected readonly chart = computed(() => {
+    if (!this.passport.hasValue()) return null;
+    const { geometry, setups } = this.passport.value();
+    const steps = [...setups].reverse().flatMap((setup) => {
+      const pull = pullOf(geometry, setup);
+      return pull === null ? [] : [{ at: Date.parse(setup.fittedAt), pull, label: say(this.measures.pull(pull)) }];
+    });
+    return pullChart(steps, Date.now());
+  });
+
+  protected async takeIn(): Promise<void> {
+    this.fault.set(null);
+    try {
+      const promisedAt = this.promised() === '' ? null : new Date(this.promised()).toISOString();
+      const job = await this.api.call('takeIn', { body: { instrumentId: this.id(), reason: this.reason().trim(), promisedAt } });
+      await this.router.navigate(['/worksheet', job.id]);
+    } catch (error) {
+      this.fault.set(sayProblem(error));
+    }
+  }
+
+  private storyOf(setup: PastSetup) {
+    const pull = this.passport.hasValue() ? pullOf(this.passport.value().geometry, setup) : null;
+    return {
+      id: setup.jobId,
+      when: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(setup.fittedAt)),
+      setName: setup.setName,
+      by: setup.fittedBy,
+      remark: [setup.remark, ...setup.notes].filter((text) => text !== '').join(' · '),
+      pull: pull === null ? '–' : say(this.measures.pull(pull)),
+    };
+  }
+}

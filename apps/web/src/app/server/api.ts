@@ -1,0 +1,66 @@
+import { Injectable, signal } from '@angular/core';
+import { ENDPOINTS, type Call, type Endpoint, type EndpointName, type ReplyOf } from '@gold-peg/contract/endpoints';
+import { problemSchema } from '@gold-peg/contract/problems';
+import { serverAway, ServerProblem } from './server-problem';
+
+interface Parts {
+  params?: Record<string, string>;
+  query?: Record<string, string | number | undefined>;
+  body?: unknown;
+}
+
+/** The typed client of the contract's table. */
+@Injectable({ providedIn: 'root' })
+export class Api {
+  /** Whether the last request got an answer. */
+  readonly away = signal(false);
+  private csrfToken = '';
+
+  /** @throws ServerProblem for every answer that is not the one asked for. */
+  async call<K extends EndpointName>(name: K, call: Call<K>): Promise<ReplyOf<K>> {
+    try {
+      return await this.send<K>(ENDPOINTS[name], call as Parts);
+    } catch (error) {
+      if (!(error instanceof ServerProblem) || error.kind !== 'forged-request') throw error;
+      await this.call('session', {}); // the token belongs to a session that has ended: take the new one and try once more
+      return this.send<K>(ENDPOINTS[name], call as Parts);
+    }
+  }
+
+  private async send<K extends EndpointName>(endpoint: Endpoint, parts: Parts): Promise<ReplyOf<K>> {
+    const response = await this.fetch(urlOf(endpoint.path, parts), {
+      method: endpoint.method,
+      headers: { accept: 'application/json', 'x-csrf-token': this.csrfToken, ...(parts.body === undefined ? {} : { 'content-type': 'application/json' }) },
+      ...(parts.body === undefined ? {} : { body: JSON.stringify(parts.body) }),
+    });
+    const answer: unknown = await response.json().catch(() => null);
+    if (!response.ok) throw problemOf(answer);
+    const reply = endpoint.reply.parse(answer) as ReplyOf<K>;
+    if (endpoint.path === ENDPOINTS.session.path) this.csrfToken = (reply as ReplyOf<'session'>).csrfToken;
+    return reply;
+  }
+
+  private async fetch(url: string, init: RequestInit): Promise<Response> {
+    try {
+      const response = await fetch(url, init);
+      // a proxy or the service worker answers 504 for a server that is gone
+      if (response.status === 504) throw serverAway();
+      this.away.set(response.status === 503);
+      return response;
+    } catch {
+      this.away.set(true);
+      throw serverAway();
+    }
+  }
+}
+
+function urlOf(path: string, { params, query }: Parts): string {
+  const filled = path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params?.[key] ?? ''));
+  const search = new URLSearchParams(Object.entries(query ?? {}).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])));
+  return search.size === 0 ? filled : `${filled}?${search}`;
+}
+
+function problemOf(answer: unknown): ServerProblem {
+  const read = problemSchema.safeParse(answer);
+  return read.success ? new ServerProblem(read.data, read.data.status === 503) : serverAway();
+}

@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, computed, inject, resource } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { interval, map, startWith, throttleTime } from 'rxjs';
+import { Api } from '../server/api';
+import { LiveFeed } from '../server/live-feed';
+import { sayProblem } from '../server/server-problem';
+import { Caution } from '../ui/caution';
+import { Fact } from '../ui/fact';
+import { PlaceHeader } from '../ui/place-header';
+import { Trouble } from '../ui/trouble';
+import { jobRow } from './job-row';
+import { promiseTicks } from './promise-rule';
+
+const MINUTE_MS = 60_000;
+
+/** What is on the bench and what hangs in the rack, in the order in which it has to be started. */
+@Component({
+  selector: 'peg-today',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink, Caution, Fact, PlaceHeader, Trouble],
+  templateUrl: './today.html',
+  styleUrl: './today.scss',
+})
+export class Today {
+  private readonly api = inject(Api);
+  protected readonly now = toSignal(interval(MINUTE_MS).pipe(startWith(0), map(() => Date.now())), { initialValue: Date.now() });
+  private readonly news = toSignal(inject(LiveFeed).news.pipe(throttleTime(400, undefined, { leading: true, trailing: true })));
+
+  protected readonly jobs = resource({
+    params: () => ({ news: this.news() }),
+    loader: () => this.api.call('listJobs', {}),
+  });
+  protected readonly trouble = computed(() => (this.jobs.error() === undefined ? null : sayProblem(this.jobs.error()?.cause ?? this.jobs.error())));
+  private readonly rows = computed(() => (this.jobs.hasValue() ? this.jobs.value().map((job) => jobRow(job, this.now())) : []));
+  protected readonly onBench = computed(() => this.rows().filter(({ job }) => job.state === 'on-bench'));
+  protected readonly waiting = computed(() => this.rows().filter(({ job }) => job.state === 'waiting'));
+  protected readonly late = computed(() => this.rows().filter(({ state, job }) => state === 'late' && job.state === 'waiting'));
+  protected readonly heading = computed(() => new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }).format(this.now()));
+  protected readonly attended = computed(() => {
+    const minutes = this.rows().reduce((sum, { takes }) => sum + Number.parseInt(takes, 10), 0);
+    return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
+  });
+  protected readonly next = computed(() => this.waiting()[0] ?? null);
+  protected readonly rule = computed(() => promiseTicks(this.rows(), this.now()));
+}

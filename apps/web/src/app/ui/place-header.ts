@@ -1,0 +1,44 @@
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+
+/** Name of a place, what it holds, and at the right the facts that matter now. */
+@Component({
+  selector: 'peg-place-header',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <header>
+      <div>
+        <h1>{{ heading() }}</h1>
+        <p class="soft">{{ sub() }}</p>
+      </div>
+      <dl><ng-content /></dl>
+    </header>
+  `,
+  styles: `
+    header {
+      display: flex;
+      justify-content: space-between;
+      align-items: flex-start;
+      gap: var(--space-4);
+      min-height: 62px;
+      padding: 6px var(--space-5) 4px;
+      box-sizing: border-box;
+      border-bottom: 1px solid var(--line);
+    }
+    h1 {
+      font-size: 25px;
+    }
+    p {
+      margin: 0;
+      font-size: 15px;
+    }
+    dl {
+      display: flex;
+      gap: var(--space-5);
+      margin: 4px 0 0;
+    }
+  `,
+})
+export class PlaceHeader {
+  readonly heading = input.required<string>();
+  readonly sub = input('');
+}

@@ -1,0 +1,44 @@
+export type KeyAction =
+  | { kind: 'lane'; index: number }
+  | { kind: 'stage'; by: 1 | -1 }
+  | { kind: 'done' | 'take-back' | 'why' | 'keys' | 'edit' };
+
+/** Keys of the worksheet, in words, for the card that lists them. */
+export const KEYS: readonly { keys: string; does: string }[] = [
+  { keys: '1 … 9', does: 'take the string of that number in hand' },
+  { keys: 'Space', does: 'this step of this string is done; on to the next string' },
+  { keys: 'Backspace', does: 'take the last step back' },
+  { keys: '← →', does: 'along the rule, one stage back or on' },
+  { keys: 'Enter', does: 'edit the number in hand' },
+  { keys: 'W', does: 'why this number: the rule and what it was computed from' },
+  { keys: '?', does: 'this card' },
+];
+
+/** What a key means at the worksheet; null where it belongs to whatever has the focus. */
+export function keyAction(event: Pick<KeyboardEvent, 'key' | 'target' | 'ctrlKey' | 'altKey' | 'metaKey' | 'defaultPrevented'>, laneCount: number): KeyAction | null {
+  if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented) return null;
+  const element = event.target as HTMLElement | null;
+  if (element?.closest?.('input, textarea, select, [contenteditable], [role=slider], [role=option], [role=combobox]')) return null;
+  const has = (selector: string) => element?.closest?.(selector) != null;
+  const digit = Number(event.key);
+  if (Number.isInteger(digit) && digit >= 1 && digit <= laneCount) return { kind: 'lane', index: digit - 1 };
+  switch (event.key) {
+    case ' ':
+      return has('button:not([data-lane])') ? null : { kind: 'done' }; // a button is pressed by Space; a lane that was picked is not
+    case 'Backspace':
+      return { kind: 'take-back' };
+    case 'ArrowLeft':
+      return { kind: 'stage', by: -1 };
+    case 'ArrowRight':
+      return { kind: 'stage', by: 1 };
+    case 'Enter':
+      return has('button:not([data-lane]), a') ? null : { kind: 'edit' };
+    case 'w':
+    case 'W':
+      return { kind: 'why' };
+    case '?':
+      return { kind: 'keys' };
+    default:
+      return null;
+  }
+}

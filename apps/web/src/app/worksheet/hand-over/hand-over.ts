@@ -1,0 +1,56 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { fromMillimetres } from '@gold-peg/craft/units';
+import { passed, STRING_STAGES } from '@gold-peg/craft/worksheet';
+import { Measures, say, turnsToQuarter } from '../../preferences/measures';
+import { Caution } from '../../ui/caution';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+import { STAGE_NAMES } from '../stage-rule/stage-names';
+
+/** What was fitted and how, what is still open, and the hand-over that closes the job. */
+@Component({
+  selector: 'peg-hand-over',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, RouterLink, Caution],
+  templateUrl: './hand-over.html',
+  styleUrl: './hand-over.scss',
+})
+export class HandOver {
+  protected readonly desk = inject(WorksheetDesk);
+  private readonly measures = inject(Measures);
+  protected readonly remark = signal('');
+
+  protected readonly setName = computed(() => this.desk.sheet().chosen?.payload.name ?? null);
+  protected readonly rows = computed(() => {
+    const { wound } = this.desk.sheet();
+    return this.desk.lanes().map((lane) => {
+      const payload = wound[lane.index]?.payload ?? null;
+      return {
+        lane,
+        gauge: lane.string === null ? '–' : this.measures.gauge(lane.gauge * 1000),
+        construction: lane.string?.construction ?? '',
+        turns: payload === null ? '–' : turnsToQuarter(payload.turns),
+        slack: payload === null ? '–' : say(this.measures.length(fromMillimetres(payload.slackMm))),
+        nut: payload === null || payload.nutDeg === null ? '–' : `${payload.nutDeg.toFixed(1)}°`,
+      };
+    });
+  });
+  /** Stages with strings that were not ticked, in words: told, not forbidden. */
+  protected readonly open = computed(() =>
+    STRING_STAGES.flatMap((stage) => {
+      const left = passed(this.desk.sheet(), stage).flatMap((done, index) => (done ? [] : [index + 1]));
+      return left.length === 0 ? [] : [`${STAGE_NAMES[stage]}: ${left.length === this.desk.lanes().length ? 'no string ticked' : `string ${left.join(', ')} not ticked`}`];
+    }),
+  );
+  protected readonly handedOver = computed(() => {
+    const event = this.desk.sheet().handedOver;
+    return event === null ? null : { at: new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' }).format(new Date(event.at)), remark: event.payload.remark };
+  });
+  protected readonly notes = computed(() => this.desk.sheet().notes.map(({ payload }) => payload.text));
+  protected readonly soft = computed(() => this.desk.lanes().some(({ texture }) => texture === 'nylon'));
+
+  protected async close(): Promise<void> {
+    await this.desk.handOver(this.remark().trim());
+  }
+}

@@ -1,0 +1,59 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Measures } from '../../preferences/measures';
+import { Caution } from '../../ui/caution';
+import { LaneBadge } from '../../ui/lane-badge';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+import { STAGE_NAMES } from '../stage-rule/stage-names';
+import { stageNote, type PlainStageKind } from './stage-notes';
+
+/** A stage where each string is ticked: what to do, its check, its caution. */
+@Component({
+  selector: 'peg-plain-stage',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, Caution, LaneBadge],
+  templateUrl: './plain-stage.html',
+  styleUrl: './plain-stage.scss',
+})
+export class PlainStage {
+  readonly marked = output();
+  readonly takenBack = output();
+  readonly goneOn = output();
+
+  protected readonly desk = inject(WorksheetDesk);
+  private readonly measures = inject(Measures);
+  protected readonly noteText = signal('');
+
+  private readonly stage = computed(() => this.desk.stage() as PlainStageKind);
+  protected readonly name = computed(() => STAGE_NAMES[this.stage()]);
+  protected readonly note = computed(() => stageNote(this.stage(), this.desk.instrument()?.bridge.anchor ?? 'pins'));
+  protected readonly rows = computed(() => {
+    const done = this.desk.sheet().done[this.stage()];
+    return this.desk.lanes().map((lane) => {
+      const event = done[lane.index] ?? null;
+      const inHand = this.desk.lane() === lane.index && !this.desk.closed();
+      return {
+        lane,
+        gauge: lane.string === null ? '–' : this.measures.gauge(lane.gauge * 1000),
+        construction: lane.string?.construction ?? '',
+        thick: Math.max(1.5, lane.gauge * 1000 * 5),
+        inHand,
+        done: event !== null,
+        badge: inHand ? ('in-hand' as const) : event === null ? ('open' as const) : ('done' as const),
+        says: event === null ? (inHand ? 'in hand' : '') : `${this.note().done} ${timeOf(event.at)}`,
+      };
+    });
+  });
+  protected readonly left = computed(() => this.rows().filter(({ done }) => !done).length);
+  protected readonly inHand = computed(() => this.rows()[this.desk.lane()]);
+  protected readonly notes = computed(() => this.desk.sheet().notes.map(({ payload }) => payload.text));
+
+  protected async addNote(): Promise<void> {
+    const text = this.noteText().trim();
+    if (text === '') return;
+    await this.desk.note(text);
+    this.noteText.set('');
+  }
+}
+
+const timeOf = (at: string) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(new Date(at));

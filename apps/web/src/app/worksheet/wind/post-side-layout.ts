@@ -1,0 +1,117 @@
+import { breakAngle as angleOf } from '@gold-peg/craft/nut';
+import type { Instrument } from '@gold-peg/craft/instrument';
+import type { WindPlan } from '@gold-peg/craft/procedure';
+import { turnHeight } from '@gold-peg/craft/post';
+import type { Lane } from '../desk/lane';
+
+const MM = 1000;
+
+export interface PostSidePicture {
+  pxPerMm: number;
+  /** Rotation of everything that stands on the face, degrees for SVG. */
+  tilt: number;
+  post: { x: number; y: number; width: number; height: number; base: { x: number; y: number; width: number; height: number } };
+  origin: { x: number; y: number };
+  hole: { y: number; radius: number };
+  turns: { y: number; half: number; lean: number }[];
+  /** The face under the post, and its rise to the nut: one piece, or two where the run is shortened. */
+  face: string[];
+  string: string;
+  level: { x1: number; x2: number; y: number };
+  angleAt: { x: number; y: number };
+  nut: { x: number; y: number; width: number; height: number };
+  board: { x: number; y: number; width: number; height: number };
+  tree: { x: number; y: number } | null;
+  thickness: number;
+  shortened: boolean;
+}
+
+export interface Room {
+  width: number;
+  height: number;
+}
+
+/** Most turns that are drawn one by one. */
+const MOST_TURNS = 60;
+const RUN_PX = 170;
+
+/**
+ * The post from the side, to scale: its tilt, hole, stack of turns and the string's true angles. The run to the nut is shortened where it would not
+ * fit, which changes no height and no angle on either side of the break. Null for pegs that do not stand on the face.
+ */
+export function layOutPostSide(instrument: Instrument, lane: Lane, plan: WindPlan, room: Room): PostSidePicture | null {
+  const { post } = lane.place;
+  if (plan.nut === null || post.style === 'roller' || post.style === 'side-peg') return null;
+  const above = post.holeHeight * MM + 5;
+  const pxPerMm = Math.min(7.5, (room.height - 96) / (above + 7));
+  const px = (metre: number) => metre * MM * pxPerMm;
+  const beta = instrument.headstock.angle;
+  const origin = { x: 72 + above * pxPerMm * Math.sin(beta), y: room.height - 44 };
+  const exit = { x: origin.x - px(plan.exitHeight) * Math.sin(beta), y: origin.y - px(plan.exitHeight) * Math.cos(beta) };
+  const nutLeg = plan.nut.vertical;
+  const tree = instrument.trees.find(({ strings }) => strings.includes(lane.index));
+  const touched = plan.nut.treeTouched && tree !== undefined;
+  const trueRun = px(post.along);
+  const run = Math.min(trueRun, RUN_PX + 20);
+  const postLeg = touched ? angleBehindTree(instrument, lane, plan, tree) : nutLeg;
+  const bend = touched ? { x: exit.x + run * 0.55, y: exit.y - run * 0.55 * Math.tan(postLeg) } : exit;
+  const slot = { x: exit.x + run, y: bend.y - (exit.x + run - bend.x) * Math.tan(nutLeg) };
+  const boardEnd = room.width - 6;
+  const step = px(turnHeight(plan.geometry));
+  const count = Math.min(MOST_TURNS, Math.ceil(Math.max(0, plan.wind.turns)));
+  const aboveCount = Math.min(count, plan.methods.turnsAbove);
+  const half = px(post.diameter) / 2 + px(lane.gauge) / 2;
+  return {
+    pxPerMm,
+    tilt: (-beta * 180) / Math.PI,
+    origin,
+    post: {
+      x: -px(post.diameter) / 2,
+      y: -above * pxPerMm,
+      width: px(post.diameter),
+      height: above * pxPerMm,
+      base: { x: -px(post.diameter) / 2 - 9, y: -5, width: px(post.diameter) + 18, height: 6 },
+    },
+    hole: { y: -px(post.holeHeight), radius: Math.max(2.5, pxPerMm * 0.9) },
+    turns: Array.from({ length: count }, (_, index) => ({ y: -px(post.holeHeight) + step * (index - aboveCount + 0.5), half, lean: step / 2 })),
+    face: faces(origin, { x: slot.x, y: slot.y + px(instrument.headstock.faceDrop) }, beta, run < trueRun),
+    string: `M${exit.x},${exit.y} L${bend.x},${bend.y} L${slot.x},${slot.y} H${boardEnd}`,
+    level: { x1: slot.x - 96, x2: slot.x, y: slot.y },
+    angleAt: { x: slot.x - 52, y: slot.y - 9 },
+    nut: { x: slot.x - 3, y: slot.y, width: Math.max(12, 5 * pxPerMm * 0.5), height: px(instrument.headstock.faceDrop) + 16 },
+    board: { x: slot.x + 14, y: slot.y + 5, width: Math.max(0, boardEnd - slot.x - 14), height: px(instrument.headstock.faceDrop) + 11 },
+    tree: touched ? bend : null,
+    thickness: Math.max(1.5, px(lane.gauge)),
+    shortened: run < trueRun,
+  };
+}
+
+const FACE_PX = 12;
+const BREAK_PX = 9;
+
+function faces(post: { x: number; y: number }, nut: { x: number; y: number }, beta: number, broken: boolean): string[] {
+  const slope = Math.tan(beta);
+  const left = post.x - 66;
+  const atPost = (x: number) => post.y - (x - post.x) * slope;
+  const atNut = (x: number) => nut.y + (nut.x - x) * slope;
+  const slab = (x1: number, y1: number, x2: number, y2: number) => `M${x1},${y1} L${x2},${y2} v${FACE_PX} L${x1},${y1 + FACE_PX} z`;
+  if (!broken) return [slab(left, atPost(left), nut.x, atPost(nut.x))];
+  const middle = post.x + (nut.x - post.x) * 0.55;
+  return [slab(left, atPost(left), middle - BREAK_PX, atPost(middle - BREAK_PX)), slab(middle + BREAK_PX, atNut(middle + BREAK_PX), nut.x, nut.y)];
+}
+
+/** Angle of the string between post and tree: from where it leaves the post up to the tree's underside. */
+function angleBehindTree(instrument: Instrument, lane: Lane, plan: WindPlan, tree: Instrument['trees'][number]): number {
+  const direct = angleOf({
+    headstockAngle: instrument.headstock.angle,
+    faceDrop: instrument.headstock.faceDrop,
+    along: lane.place.post.along,
+    sideways: lane.place.post.sideways,
+    windingRadius: plan.geometry.postDiameter,
+    exitHeight: plan.exitHeight,
+    flank: 'inside',
+    tree: null,
+  });
+  const exitDown = Math.tan(direct.vertical) * lane.place.post.along;
+  return Math.atan2(exitDown - tree.drop, lane.place.post.along - tree.along);
+}

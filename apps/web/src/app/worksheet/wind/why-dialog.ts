@@ -1,0 +1,51 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
+import type { Instrument } from '@gold-peg/craft/instrument';
+import type { WindPlan } from '@gold-peg/craft/procedure';
+import type { Lane } from '../desk/lane';
+import { whyLines } from './why-lines';
+
+export interface WhyData {
+  plan: WindPlan;
+  lane: Lane;
+  instrument: Instrument;
+}
+
+@Component({
+  selector: 'peg-why-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatDialogModule],
+  template: `<h2 mat-dialog-title>Why: string {{ data.lane.number }}, {{ data.lane.place.note }}</h2>
+    <mat-dialog-content>
+      <dl>
+        @for (line of lines; track line.what) {
+          <dt>{{ line.what }}</dt>
+          <dd>
+            <b>{{ line.value }}</b
+            ><br />{{ line.rule }}<br /><span class="soft">{{ line.from }}</span>
+          </dd>
+        }
+      </dl>
+    </mat-dialog-content>
+    <mat-dialog-actions align="end"><button type="button" class="quiet" mat-dialog-close>Close</button></mat-dialog-actions>`,
+  styles: `
+    dl {
+      display: grid;
+      grid-template-columns: 120px 1fr;
+      gap: var(--space-3);
+      margin: 0;
+      color: var(--ink);
+      line-height: 1.4;
+    }
+    dd {
+      margin: 0;
+    }
+    b {
+      font-size: 18px;
+    }
+  `,
+})
+export class WhyDialog {
+  protected readonly data = inject<WhyData>(MAT_DIALOG_DATA);
+  protected readonly lines = whyLines(this.data.plan, this.data.lane, this.data.instrument);
+}

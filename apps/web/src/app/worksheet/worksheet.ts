@@ -1,0 +1,149 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatDialog } from '@angular/material/dialog';
+import { Router } from '@angular/router';
+import { STAGES, type Stage } from '@gold-peg/craft/worksheet';
+import { interval, map, startWith } from 'rxjs';
+import { Fact } from '../ui/fact';
+import { PlaceHeader } from '../ui/place-header';
+import { Trouble } from '../ui/trouble';
+import { Choose } from './choose/choose';
+import { LastWorksheet } from './desk/last-worksheet';
+import { keyAction } from './desk/keys';
+import { WorksheetDesk } from './desk/worksheet-desk';
+import { WorksheetFiles } from './desk/worksheet-files';
+import { HandOver } from './hand-over/hand-over';
+import { KeyCard } from './desk/key-card';
+import { PlainStage } from './plain/plain-stage';
+import { StageRule } from './stage-rule/stage-rule';
+import { WhyDialog } from './wind/why-dialog';
+import { Wind } from './wind/wind';
+
+const SECOND_MS = 1000;
+
+/** A worksheet is the instrument: its strings as lanes, the stages of the work along a steel rule above them. */
+@Component({
+  selector: 'peg-worksheet',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Fact, PlaceHeader, Trouble, StageRule, Choose, Wind, PlainStage, HandOver],
+  providers: [WorksheetFiles, WorksheetDesk],
+  templateUrl: './worksheet.html',
+  styleUrl: './worksheet.scss',
+  host: { '(document:keydown)': 'press($event)' },
+})
+export class WorksheetPlace {
+  readonly jobId = input.required<string>();
+  readonly stage = input<string>();
+
+  protected readonly desk = inject(WorksheetDesk);
+  private readonly router = inject(Router);
+  private readonly dialog = inject(MatDialog);
+  private readonly last = inject(LastWorksheet);
+  private readonly now = toSignal(
+    interval(SECOND_MS).pipe(
+      startWith(0),
+      map(() => Date.now()),
+    ),
+    { initialValue: Date.now() },
+  );
+  /** Spoken to screen readers when a step is done, not at every change. */
+  protected readonly said = signal('');
+
+  protected readonly sub = computed(() => {
+    const passport = this.desk.file()?.passport;
+    if (passport === undefined) return '';
+    return `passport ${String(passport.passport).padStart(4, '0')} · ${passport.facts} · ${passport.scaleMm.toFixed(0)} mm`;
+  });
+  protected readonly fitting = computed(() => this.desk.sheet().chosen?.payload.name ?? 'choosing');
+  protected readonly onBench = computed(() => {
+    const started = this.desk.startedAt();
+    const ended = this.desk.sheet().handedOver?.at;
+    if (started === null) return 'not yet';
+    return clock((ended === undefined ? this.now() : Date.parse(ended)) - Date.parse(started));
+  });
+  protected readonly promised = computed(() => {
+    const at = this.desk.file()?.job.promisedAt ?? null;
+    return at === null ? 'no hurry' : new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(at)).replace(',', '');
+  });
+
+  constructor() {
+    effect(() => {
+      const jobId = this.jobId();
+      untracked(() => void this.open(jobId));
+    });
+    effect(() => {
+      const stage = STAGES.find((known) => known === this.stage());
+      if (stage === undefined) return;
+      untracked(() => {
+        this.desk.stage.set(stage);
+        this.desk.pickUp();
+      });
+    });
+  }
+
+  protected async open(jobId: string): Promise<void> {
+    this.last.remember(jobId);
+    await this.desk.open(jobId);
+    if (this.stage() === undefined && this.desk.file() !== null) await this.go(this.desk.reached(), true);
+  }
+
+  private go(stage: Stage, replaceUrl = false): Promise<boolean> {
+    return this.router.navigate(['/worksheet', this.jobId(), stage], { replaceUrl });
+  }
+
+  protected async step(by: 1 | -1): Promise<void> {
+    const stage = STAGES[STAGES.indexOf(this.desk.stage()) + by];
+    if (stage !== undefined) await this.go(stage);
+  }
+
+  protected why(): void {
+    if (this.desk.stage() !== 'wind' || this.dialog.openDialogs.length > 0) return;
+    const plan = this.desk.planInHand();
+    const lane = this.desk.lanes()[this.desk.lane()];
+    if (plan !== null && lane !== undefined) this.dialog.open(WhyDialog, { data: { plan, lane, instrument: this.desk.instrument() }, width: '720px' });
+  }
+
+  protected async press(event: KeyboardEvent): Promise<void> {
+    if (this.dialog.openDialogs.length > 0) return;
+    const action = keyAction(event, this.desk.lanes().length);
+    if (action === null) return;
+    event.preventDefault();
+    switch (action.kind) {
+      case 'lane':
+        return this.desk.lane.set(action.index);
+      case 'done':
+        return this.markDone();
+      case 'take-back':
+        return this.takeBack();
+      case 'stage':
+        return this.step(action.by);
+      case 'why':
+        return this.why();
+      case 'keys':
+        return void this.dialog.open(KeyCard, { width: '520px' });
+      case 'edit':
+        return document.querySelector<HTMLElement>('[data-edit]')?.focus();
+    }
+  }
+
+  protected async markDone(): Promise<void> {
+    if (this.desk.stage() === 'choose') {
+      await this.desk.choose();
+      this.said.set(`${this.fitting()} taken`);
+      return void (await this.step(1));
+    }
+    const number = this.desk.lane() + 1;
+    if (!(await this.desk.markDone())) return;
+    this.said.set(`String ${number} done`);
+  }
+
+  protected async takeBack(): Promise<void> {
+    if (await this.desk.takeBack()) this.said.set('Taken back');
+  }
+}
+
+function clock(ms: number): string {
+  const seconds = Math.max(0, Math.floor(ms / SECOND_MS));
+  const pad = (value: number) => String(value).padStart(2, '0');
+  return `${Math.floor(seconds / 3600)}:${pad(Math.floor(seconds / 60) % 60)}:${pad(seconds % 60)}`;
+}

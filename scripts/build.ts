@@ -1,0 +1,36 @@
+import { execFileSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join, relative } from 'node:path';
+
+/** Everything that a build depends on. */
+const SOURCES = ['package-lock.json', 'tsconfig.base.json', 'packages/craft/src', 'packages/contract/src', 'apps/server/src', 'apps/cli/src', 'apps/web/src', 'apps/web/public', 'apps/web/angular.json', 'apps/web/ngsw-config.json', 'apps/web/tsconfig.json'];
+
+/** Compiles core, contract, server and command line, and builds the interface; skips what has not changed since the last time. */
+export function build(root: string): void {
+  const stampFile = join(root, '.data', 'built');
+  const hash = createHash('sha256');
+  for (const path of sources(root)) hash.update(path).update(readFileSync(join(root, path)));
+  const stamp = hash.digest('hex');
+  const isBuilt = existsSync(join(root, 'apps/web/dist/browser/index.html')) && existsSync(join(root, 'apps/server/dist/main.js'));
+  if (isBuilt && existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return;
+  console.log('Building (a minute or two the first time) …');
+  run(root, 'tsc', ['-b']);
+  run(join(root, 'apps/web'), 'ng', ['build']);
+  writeFileSync(stampFile, stamp);
+}
+
+function sources(root: string): string[] {
+  return SOURCES.flatMap((path) => {
+    const full = join(root, path);
+    if (!statSync(full).isDirectory()) return path;
+    const below = readdirSync(full, { recursive: true, withFileTypes: true });
+    return below.filter((entry) => entry.isFile()).map((entry) => relative(root, join(entry.parentPath, entry.name)));
+  }).sort();
+}
+
+export function run(cwd: string, tool: string, args: readonly string[]): void {
+  const bin = [join(cwd, 'node_modules/.bin', tool), join(cwd, '../../node_modules/.bin', tool)].find((path) => existsSync(path));
+  if (bin === undefined) throw new Error(`${tool} is not installed`);
+  execFileSync(bin, [...args], { cwd, stdio: ['ignore', 'inherit', 'inherit'] });
+}
