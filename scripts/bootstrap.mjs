@@ -12,7 +12,9 @@ if (major < 20 || (major === 20 && minor < 19)) {
 }
 
 const stamp = join(root, '.data', 'installed');
-const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+const lock = createHash('sha256')
+  .update(readFileSync(join(root, 'package-lock.json')))
+  .digest('hex');
 if (!existsSync(join(root, 'node_modules', '.bin', 'tsx')) || !existsSync(stamp) || readFileSync(stamp, 'utf8') !== lock) {
   console.log('Installing packages (about a minute) …');
   const npm = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root, stdio: 'inherit' });
@@ -23,7 +25,10 @@ if (!existsSync(join(root, 'node_modules', '.bin', 'tsx')) || !existsSync(stamp)
 
 const [command = '', ...words] = process.argv.slice(2);
 const tsx = join(root, 'node_modules', '.bin', 'tsx');
-const child = spawn(tsx, ['--tsconfig', join(root, 'scripts', 'tsconfig.json'), join(root, 'scripts', `${command}.ts`), ...words], { cwd: root, stdio: 'inherit' });
+const child = spawn(tsx, ['--tsconfig', join(root, 'scripts', 'tsconfig.json'), join(root, 'scripts', `${command}.ts`), ...words], {
+  cwd: root,
+  stdio: 'inherit',
+});
 process.on('SIGINT', () => undefined); // the terminal tells the child as well, and it has things to stop first
 process.on('SIGTERM', () => child.kill('SIGTERM'));
 child.on('exit', (status) => process.exit(status ?? 1));

@@ -4,7 +4,19 @@ import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from '
 import { join, relative } from 'node:path';
 
 /** Everything that a build depends on. */
-const SOURCES = ['package-lock.json', 'tsconfig.base.json', 'packages/craft/src', 'packages/contract/src', 'apps/server/src', 'apps/cli/src', 'apps/web/src', 'apps/web/public', 'apps/web/angular.json', 'apps/web/ngsw-config.json', 'apps/web/tsconfig.json'];
+const SOURCES = [
+  'package-lock.json',
+  'tsconfig.base.json',
+  'packages/craft/src',
+  'packages/contract/src',
+  'apps/server/src',
+  'apps/cli/src',
+  'apps/web/src',
+  'apps/web/public',
+  'apps/web/angular.json',
+  'apps/web/ngsw-config.json',
+  'apps/web/tsconfig.json',
+];
 
 /** Compiles core, contract, server and command line, and builds the interface; skips what has not changed since the last time. */
 export function build(root: string): void {

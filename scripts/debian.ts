@@ -11,7 +11,10 @@ export function needPackage(name: string, isThere: () => boolean, why: string): 
   }
   console.log(`Installing ${why} from Debian's packages …`);
   if (name === 'postgresql') refuseSystemCluster();
-  const options = { stdio: ['ignore', 'ignore', 'inherit'] as ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } };
+  const options = {
+    stdio: ['ignore', 'ignore', 'inherit'] as ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  };
   execFileSync('apt-get', ['update', '-qq'], options);
   execFileSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], options);
   if (!isThere()) throw new Error(`${why} was installed but cannot be found.`);

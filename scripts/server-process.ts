@@ -13,12 +13,23 @@ const mainFile = (root: string) => join(root, 'apps/server/dist/main.js');
 
 /** Runs one of the server's commands to its end and returns what it printed. */
 export function serverCommand(root: string, databaseUrl: string, ...words: string[]): string {
-  return execFileSync(process.execPath, [mainFile(root), ...words], { cwd: root, env: { ...process.env, DATABASE_URL: databaseUrl }, encoding: 'utf8' }).trim();
+  return execFileSync(process.execPath, [mainFile(root), ...words], {
+    cwd: root,
+    env: { ...process.env, DATABASE_URL: databaseUrl },
+    encoding: 'utf8',
+  }).trim();
 }
 
 /** Starts the server and resolves with its address once it listens. */
 export function startServer({ root, databaseUrl, port, secret, demo }: ServerSettings): Promise<{ child: ChildProcess; address: string }> {
-  const env = { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), SESSION_SECRET: secret, WEB_FOLDER: join(root, 'apps/web/dist/browser'), DEMO: demo ? '1' : '0' };
+  const env = {
+    ...process.env,
+    DATABASE_URL: databaseUrl,
+    PORT: String(port),
+    SESSION_SECRET: secret,
+    WEB_FOLDER: join(root, 'apps/web/dist/browser'),
+    DEMO: demo ? '1' : '0',
+  };
   const child = spawn(process.execPath, [mainFile(root), 'serve'], { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] });
   return new Promise((resolve, reject) => {
     child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));

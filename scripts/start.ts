@@ -13,7 +13,9 @@ const USUAL_PORT = 4180;
 const root = new URL('..', import.meta.url).pathname;
 const data = join(root, '.data');
 
-const { values: flags } = parseArgs({ options: { fresh: { type: 'boolean' }, yes: { type: 'boolean' }, 'no-demo': { type: 'boolean' }, port: { type: 'string' } } });
+const { values: flags } = parseArgs({
+  options: { fresh: { type: 'boolean' }, yes: { type: 'boolean' }, 'no-demo': { type: 'boolean' }, port: { type: 'string' } },
+});
 
 async function main(): Promise<void> {
   mkdirSync(data, { recursive: true });
@@ -35,7 +37,8 @@ async function ownCluster(): Promise<Cluster> {
 async function serve(databaseUrl: string): Promise<void> {
   build(root);
   console.log(serverCommand(root, databaseUrl, 'migrate'));
-  const welcome = flags['no-demo'] === true ? serverCommand(root, databaseUrl, 'first-owner', 'Owner') : serverCommand(root, databaseUrl, 'demo');
+  const welcome =
+    flags['no-demo'] === true ? serverCommand(root, databaseUrl, 'first-owner', 'Owner') : serverCommand(root, databaseUrl, 'demo');
   console.log(welcome);
   const port = flags.port === undefined ? await usablePort() : Number(flags.port);
   const { child, address } = await startServer({ root, databaseUrl, port, secret: secret(), demo: flags['no-demo'] !== true });

@@ -1,6 +1,17 @@
 import { execFileSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chownSync, constants, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  chownSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { userInfo } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -32,7 +43,9 @@ const serverUser = () => (isRoot() ? 'postgres' : userInfo().username);
 
 function asServer(command: string, args: readonly string[]): string {
   const options = { encoding: 'utf8' as const, cwd: '/', stdio: ['ignore', 'pipe', 'pipe'] as ['ignore', 'pipe', 'pipe'] };
-  return isRoot() ? execFileSync('runuser', ['-u', serverUser(), '--', command, ...args], options) : execFileSync(command, [...args], options);
+  return isRoot()
+    ? execFileSync('runuser', ['-u', serverUser(), '--', command, ...args], options)
+    : execFileSync(command, [...args], options);
 }
 
 /** Where the files lie: in the project, or beside the system's where its user may not walk into the project (a clone in /root). */
@@ -67,7 +80,12 @@ export async function startCluster(folder: string, { durable }: { durable: boole
   if (!isRunning(bin, data)) {
     kept.port = await freePort();
     writeFileSync(keptFile, JSON.stringify(kept), { mode: 0o600 });
-    const settings = [`-p ${kept.port}`, '-c listen_addresses=127.0.0.1', "-c unix_socket_directories=''", durable ? '' : '-c fsync=off -c synchronous_commit=off -c full_page_writes=off'];
+    const settings = [
+      `-p ${kept.port}`,
+      '-c listen_addresses=127.0.0.1',
+      "-c unix_socket_directories=''",
+      durable ? '' : '-c fsync=off -c synchronous_commit=off -c full_page_writes=off',
+    ];
     asServer(join(bin, 'pg_ctl'), ['start', '-D', data, '-w', '-t', '60', '-l', join(folder, 'server.log'), '-o', settings.join(' ')]);
   }
   return {
@@ -99,7 +117,18 @@ function makeCluster(bin: string, folder: string, data: string, keptFile: string
   writeFileSync(passwordFile, password, { mode: 0o600 });
   giveToServer(passwordFile);
   try {
-    asServer(join(bin, 'initdb'), ['-D', data, '-U', 'goldpeg', '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale=C.UTF-8']);
+    asServer(join(bin, 'initdb'), [
+      '-D',
+      data,
+      '-U',
+      'goldpeg',
+      '-A',
+      'scram-sha-256',
+      `--pwfile=${passwordFile}`,
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+    ]);
   } finally {
     rmSync(passwordFile);
   }

@@ -6,9 +6,9 @@ import { fileURLToPath } from 'node:url';
 
 const compiled = new URL('../dist/main.js', import.meta.url);
 if (!existsSync(compiled)) {
-  const folder = fileURLToPath(new URL('..', import.meta.url));
+  const project = fileURLToPath(new URL('../tsconfig.build.json', import.meta.url));
   const compiler = fileURLToPath(new URL('../../../node_modules/typescript/bin/tsc', import.meta.url));
-  const { status } = spawnSync(process.execPath, [compiler, '-b', folder], { stdio: ['ignore', 2, 2] });
+  const { status } = spawnSync(process.execPath, [compiler, '-b', project], { stdio: ['ignore', 2, 2] });
   if (status !== 0) process.exit(1);
 }
 await import(compiled);

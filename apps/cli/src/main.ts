@@ -12,7 +12,10 @@ function main([command = '', topic = '']: readonly string[]): number {
     return 0;
   }
   if (command !== 'calc') return complain(problem('malformed', USAGE));
-  if (!isTopic(topic)) return complain(problem('unknown', `topic must be one of ${Object.keys(CALC_TOPICS).join(', ')}`, [{ field: 'topic', says: 'is not known' }]));
+  if (!isTopic(topic))
+    return complain(
+      problem('unknown', `topic must be one of ${Object.keys(CALC_TOPICS).join(', ')}`, [{ field: 'topic', says: 'is not known' }]),
+    );
   const input = readInput();
   if (!input.ok) return complain(problem('malformed', input.says));
   if (Array.isArray(input.value)) {
@@ -29,7 +32,10 @@ function readInput(): { ok: true; value: unknown } | { ok: false; says: string }
   try {
     return { ok: true, value: JSON.parse(readFileSync(0, 'utf8')) };
   } catch (error) {
-    return { ok: false, says: `standard input must be one JSON object or array: ${error instanceof Error ? error.message : String(error)}` };
+    return {
+      ok: false,
+      says: `standard input must be one JSON object or array: ${error instanceof Error ? error.message : String(error)}`,
+    };
   }
 }
 

@@ -31,7 +31,12 @@ export function answerNut(asked: Question<'nut'>): Outcome<Answer<'nut'>, Fault>
   });
 }
 
-function turnsOrNull(asked: Question<'nut'>, run: Omit<NutRun, 'exitHeight'>, wrapped: Parameters<typeof turnsForAngle>[4], wantedDeg: number): number | null {
+function turnsOrNull(
+  asked: Question<'nut'>,
+  run: Omit<NutRun, 'exitHeight'>,
+  wrapped: Parameters<typeof turnsForAngle>[4],
+  wantedDeg: number,
+): number | null {
   const answer = turnsForAngle(fromDegrees(wantedDeg), run, fromMillimetres(asked.holeHeightMm), asked.turnsAbove, wrapped);
   return answer.kind === 'turns' ? answer.turns : null;
 }

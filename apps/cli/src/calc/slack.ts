@@ -6,7 +6,11 @@ import type { Fault } from './fault.js';
 
 export function answerSlack(asked: Question<'slack'>): Outcome<Answer<'slack'>, Fault> {
   const mm = fromMillimetres;
-  const geometry: PostAndString = { postDiameter: mm(asked.postDiameterMm), stringDiameter: mm(asked.stringDiameterMm), nutToPost: mm(asked.nutToPostMm) };
+  const geometry: PostAndString = {
+    postDiameter: mm(asked.postDiameterMm),
+    stringDiameter: mm(asked.stringDiameterMm),
+    nutToPost: mm(asked.nutToPostMm),
+  };
   const stretch = { path: mm(asked.pathMm), strain: asked.strain, creep: asked.creep };
   const end: End =
     asked.postStyle === 'slotted'
@@ -16,7 +20,10 @@ export function answerSlack(asked: Question<'slack'>): Outcome<Answer<'slack'>, 
   const outcome = asked.turns === undefined ? turnsForSlack(slack, geometry, stretch) : slackForTurns(asked.turns, geometry, stretch);
   if (!outcome.ok) {
     const field = asked.turns !== undefined ? 'turns' : asked.slackMm !== undefined ? 'slackMm' : 'cutBeyondPostMm';
-    return refused({ field, says: `must be more: the string would be ${toMillimetres(outcome.problem.missing).toFixed(2)} mm too short to reach the post` });
+    return refused({
+      field,
+      says: `must be more: the string would be ${toMillimetres(outcome.problem.missing).toFixed(2)} mm too short to reach the post`,
+    });
   }
   const { value } = outcome;
   return done({

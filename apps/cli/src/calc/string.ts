@@ -2,7 +2,16 @@ import type { Answer, Question } from '@gold-peg/contract/calc';
 import { refused, done, type Outcome } from '@gold-peg/craft/outcome';
 import { stringProperties, type StringProblem, type StringSpec } from '@gold-peg/craft/strings';
 import { loadString } from '@gold-peg/craft/tension';
-import { CONCERT_A4, frequencyOf, fromInches, fromMillimetres, hertz, kilogramsPerMetre, toInches, toPoundsForce } from '@gold-peg/craft/units';
+import {
+  CONCERT_A4,
+  frequencyOf,
+  fromInches,
+  fromMillimetres,
+  hertz,
+  kilogramsPerMetre,
+  toInches,
+  toPoundsForce,
+} from '@gold-peg/craft/units';
 import type { Fault } from './fault.js';
 
 export function answerString(asked: Question<'string'>): Outcome<Answer<'string'>, Fault> {
@@ -46,6 +55,9 @@ function say(problem: StringProblem, coreGiven: boolean): Fault {
         says: `must be given: the usual core would be ${(100 * problem.share).toFixed(0)} % of a gauge of ${inches(problem.gauge)}, and cores lie between 15 and 75 %`,
       };
     case 'layer-does-not-close':
-      return { field: 'coreIn', says: `must be thicker: wire that fills ${inches(problem.gauge)} cannot close round a seat of ${inches(problem.seat)}` };
+      return {
+        field: 'coreIn',
+        says: `must be thicker: wire that fills ${inches(problem.gauge)} cannot close round a seat of ${inches(problem.seat)}`,
+      };
   }
 }

@@ -23,7 +23,8 @@ export function appendToLog(store: DataSource, events: readonly BenchEvent[], pe
     for (const event of events) {
       const outcome = await appendOne(tx, event, personId);
       outcomes.push(outcome);
-      if (outcome.outcome === 'stored') touched.set(event.jobId, { jobId: event.jobId, instrumentId: event.instrumentId, seq: outcome.seq ?? 0 });
+      if (outcome.outcome === 'stored')
+        touched.set(event.jobId, { jobId: event.jobId, instrumentId: event.instrumentId, seq: outcome.seq ?? 0 });
     }
     for (const message of touched.values()) {
       await projectJob(tx, message.jobId);

@@ -8,7 +8,11 @@ export async function projectJob(tx: EntityManager, jobId: string): Promise<void
   const job = await tx.findOneOrFail(JobRow, { where: { id: jobId }, relations: { instrument: true } });
   const log = (await readEvents(tx, jobId, 0)).map(({ event }) => event);
   const sheet = foldWorksheet(job.instrument.geometry.strings.length, log);
-  await tx.update(JobRow, { id: jobId }, { state: stateOf(sheet), stage: currentStage(sheet), setName: sheet.chosen?.payload.name ?? null });
+  await tx.update(
+    JobRow,
+    { id: jobId },
+    { state: stateOf(sheet), stage: currentStage(sheet), setName: sheet.chosen?.payload.name ?? null },
+  );
   await projectSetup(tx, job, sheet);
   await projectCurrentStrings(tx, job.instrumentId);
 }

@@ -6,4 +6,6 @@ export const appendEvents: Handler<'appendEvents'> = async (asked) => ({
   outcomes: await appendToLog(asked.store, asked.body.events, signedIn(asked).id),
 });
 
-export const jobEvents: Handler<'jobEvents'> = async ({ store, params, query }) => ({ events: await readEvents(store, params.id, query.after) });
+export const jobEvents: Handler<'jobEvents'> = async ({ store, params, query }) => ({
+  events: await readEvents(store, params.id, query.after),
+});

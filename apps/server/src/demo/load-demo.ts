@@ -26,7 +26,10 @@ export async function loadDemo(store: DataSource, now: Date): Promise<boolean> {
   const events = await store.transaction(async (tx) => {
     const people: PersonRow[] = [];
     for (const person of DEMO_PEOPLE) people.push(await insertPerson(tx, person));
-    const owners = await tx.save(OwnerRow, OWNERS.map((owner) => ({ id: uuidV7(), ...owner, version: 1 })));
+    const owners = await tx.save(
+      OwnerRow,
+      OWNERS.map((owner) => ({ id: uuidV7(), ...owner, version: 1 })),
+    );
     const technician = people.find(({ role }) => role === 'technician');
     const loading: Loading = { tx, now, personId: technician?.id ?? '', deviceId: uuidV7(), events: [] };
     for (const entry of RACK) await hang(loading, entry, owners.find(({ name }) => name === entry.owner)?.id ?? null);
@@ -52,7 +55,12 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
   await tx.update(InstrumentRow, { id: instrument.id }, { passport: entry.passport }); // an insert leaves a generated column to its sequence
   for (const { daysAgo, set, remark } of entry.past) {
     const startedAt = new Date(now.getTime() - daysAgo * 24 * HOUR_MS);
-    const bench = await openJob(loading, instrument, { reason: 'Restring', takenInAt: new Date(startedAt.getTime() - 20 * HOUR_MS), promisedAt: null, startedAt });
+    const bench = await openJob(loading, instrument, {
+      reason: 'Restring',
+      takenInAt: new Date(startedAt.getTime() - 20 * HOUR_MS),
+      promisedAt: null,
+      startedAt,
+    });
     const writer = benchWriter(bench);
     const chosen = setNamed(set, instrument.geometry);
     writer.choose(chosen);
@@ -75,7 +83,8 @@ function halfDone(bench: Bench): BenchEvent[] {
   const writer = benchWriter(bench);
   const set = setNamed(ON_THE_BENCH.set, bench.geometry);
   writer.choose(set);
-  for (const stage of ON_THE_BENCH.stages) bench.geometry.strings.forEach((_, index) => writer.tick(stage, bench.geometry.strings.length - index));
+  for (const stage of ON_THE_BENCH.stages)
+    bench.geometry.strings.forEach((_, index) => writer.tick(stage, bench.geometry.strings.length - index));
   for (const string of ON_THE_BENCH.wound) writer.wind(set, string);
   return writer.events;
 }
@@ -85,7 +94,14 @@ async function openJob(
   instrument: InstrumentRow,
   { startedAt, ...job }: Pick<JobRow, 'reason' | 'takenInAt' | 'promisedAt'> & { startedAt: Date },
 ): Promise<Bench> {
-  const { id } = await tx.save(JobRow, { id: uuidV7(), instrumentId: instrument.id, ...job, state: 'waiting', stage: 'choose', setName: null });
+  const { id } = await tx.save(JobRow, {
+    id: uuidV7(),
+    instrumentId: instrument.id,
+    ...job,
+    state: 'waiting',
+    stage: 'choose',
+    setName: null,
+  });
   return { jobId: id, instrumentId: instrument.id, geometry: instrument.geometry, personId, deviceId, startedAt };
 }
 

@@ -39,7 +39,13 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
   const { csrfSynchronisedProtection } = csrfSync({ getTokenFromRequest: (request) => request.headers['x-csrf-token'] as string });
 
   app.use(pinoHttp({ logger: log, autoLogging: false }));
-  app.use(helmet({ contentSecurityPolicy: { directives: { scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], upgradeInsecureRequests: null } } }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: { scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], upgradeInsecureRequests: null },
+      },
+    }),
+  );
   if (webFolder !== undefined) app.use(webPages(webFolder));
 
   const PgStore = connectPgSimple(session);

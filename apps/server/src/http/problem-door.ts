@@ -3,7 +3,8 @@ import type { Logger } from 'pino';
 import { problem, type Problem } from '@gold-peg/contract/problems';
 import { Refusal } from './refusal.js';
 
-export const NO_SUCH_PATH: RequestHandler = (request, _response, next) => next(new Refusal('unknown', `nothing answers ${request.method} ${request.path}`));
+export const NO_SUCH_PATH: RequestHandler = (request, _response, next) =>
+  next(new Refusal('unknown', `nothing answers ${request.method} ${request.path}`));
 
 /** The one place that turns what was thrown into an answer. What is not a refusal is logged; nobody is shown a stack. */
 export const problemDoor =
@@ -17,7 +18,8 @@ export const problemDoor =
 
 function problemOf(error: unknown): Problem {
   if (error instanceof Refusal) return error.problem;
-  if (storeIsAway(error)) return problem('store-away', 'The database does not answer. What you did is kept on this device and is sent when it is back.');
+  if (storeIsAway(error))
+    return problem('store-away', 'The database does not answer. What you did is kept on this device and is sent when it is back.');
   const { status, type } = error as { status?: number; type?: string };
   if (type === 'entity.too.large') return problem('too-large', 'body must be at most 1 MB: send events in smaller batches');
   if (type === 'entity.parse.failed') return problem('malformed', 'body must be JSON');
@@ -34,5 +36,7 @@ function storeIsAway(error: unknown): boolean {
   const { code } = error as { code?: string };
   if (code !== undefined && AWAY.has(code)) return true;
   if (error instanceof AggregateError) return error.errors.some(storeIsAway);
-  return /Connection terminated|timeout exceeded when trying to connect|Driver not Connected|Client has encountered a connection error/i.test(error.message);
+  return /Connection terminated|timeout exceeded when trying to connect|Driver not Connected|Client has encountered a connection error/i.test(
+    error.message,
+  );
 }

@@ -38,7 +38,15 @@ export const signInLimit = (database: DataSource) =>
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     store: countingStore(database),
-    keyGenerator: (request) => `${ipKeyGenerator(request.ip ?? '')} ${String((request.body as { name?: unknown } | undefined)?.name).toLowerCase().slice(0, 80)}`,
+    keyGenerator: (request) =>
+      `${ipKeyGenerator(request.ip ?? '')} ${String((request.body as { name?: unknown } | undefined)?.name)
+        .toLowerCase()
+        .slice(0, 80)}`,
     handler: (_request, _response, next) =>
-      next(new Refusal('too-often', `Ten sign-ins failed. Wait ${WINDOW_MINUTES} minutes, or ask the owner of the house for a new passphrase.`)),
+      next(
+        new Refusal(
+          'too-often',
+          `Ten sign-ins failed. Wait ${WINDOW_MINUTES} minutes, or ask the owner of the house for a new passphrase.`,
+        ),
+      ),
   });

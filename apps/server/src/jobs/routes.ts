@@ -21,7 +21,10 @@ export const listJobs: Handler<'listJobs'> = async ({ store }) => {
 
 export const takeIn: Handler<'takeIn'> = async ({ store, body }) => {
   const known = await store.getRepository(InstrumentRow).existsBy({ id: body.instrumentId });
-  if (!known) throw new Refusal('invalid', 'instrumentId must be an instrument in the register', { fields: [{ field: 'instrumentId', says: 'must be an instrument in the register' }] });
+  if (!known)
+    throw new Refusal('invalid', 'instrumentId must be an instrument in the register', {
+      fields: [{ field: 'instrumentId', says: 'must be an instrument in the register' }],
+    });
   const open = await store.getRepository(JobRow).existsBy({ instrumentId: body.instrumentId, state: In(['waiting', 'on-bench']) });
   if (open) throw new Refusal('taken', 'This instrument is already waiting or on the bench.');
   const { id } = await store.getRepository(JobRow).save({
@@ -51,7 +54,10 @@ async function readJob(store: DataSource, id: string): Promise<{ row: JobRow; su
 }
 
 async function toSummaries(store: DataSource, rows: readonly JobRow[]): Promise<JobSummary[]> {
-  const instruments = await summaries(store, rows.map(({ instrument }) => instrument));
+  const instruments = await summaries(
+    store,
+    rows.map(({ instrument }) => instrument),
+  );
   return rows.flatMap((row, index) => {
     const instrument = instruments[index];
     if (instrument === undefined) return [];

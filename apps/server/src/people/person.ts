@@ -4,7 +4,12 @@ import { v7 as uuidV7 } from 'uuid';
 import { DEFAULT_PREFERENCES, type Person, type Role } from '@gold-peg/contract/people';
 import { PersonRow } from '../store/index.js';
 
-export const toPerson = ({ id, name, role, preferences }: PersonRow): Person => ({ id, name, role, preferences: { ...DEFAULT_PREFERENCES, ...preferences } });
+export const toPerson = ({ id, name, role, preferences }: PersonRow): Person => ({
+  id,
+  name,
+  role,
+  preferences: { ...DEFAULT_PREFERENCES, ...preferences },
+});
 
 /** argon2id with the library's defaults, which follow the current OWASP advice. */
 export const hashPassphrase = (passphrase: string) => hash(passphrase);

@@ -13,9 +13,12 @@ export const listInstruments: Handler<'listInstruments'> = async ({ store, query
     .getRepository(InstrumentRow)
     .createQueryBuilder('instrument')
     .leftJoinAndSelect('instrument.owner', 'owner')
-    .where("instrument.name ILIKE :text OR instrument.facts ILIKE :text OR owner.name ILIKE :text OR to_char(instrument.passport, 'FM0000') LIKE :text", {
-      text: containing(query.search),
-    })
+    .where(
+      "instrument.name ILIKE :text OR instrument.facts ILIKE :text OR owner.name ILIKE :text OR to_char(instrument.passport, 'FM0000') LIKE :text",
+      {
+        text: containing(query.search),
+      },
+    )
     .orderBy('instrument.passport')
     .getMany();
   return summaries(store, rows);
@@ -53,7 +56,11 @@ export const changeInstrument: Handler<'changeInstrument'> = async ({ store, par
   const { affected } = await store.getRepository(InstrumentRow).update({ id: params.id, version }, { ...change, version: version + 1 });
   const current = await readPassport(store, { id: params.id });
   if (affected === 0) {
-    throw new Refusal('stale', `Somebody changed this instrument meanwhile: it is now ${current.name}, owner ${current.ownerName ?? 'none'}.`, { current });
+    throw new Refusal(
+      'stale',
+      `Somebody changed this instrument meanwhile: it is now ${current.name}, owner ${current.ownerName ?? 'none'}.`,
+      { current },
+    );
   }
   return current;
 };

@@ -9,7 +9,9 @@ type Store = DataSource | EntityManager;
 export async function summaries(store: Store, rows: readonly InstrumentRow[]): Promise<InstrumentSummary[]> {
   const ids = In(rows.map(({ id }) => id));
   const setups = await store.getRepository(SetupRow).find({ where: { instrumentId: ids }, order: { fittedAt: 'DESC' } });
-  const open = await store.getRepository(JobRow).find({ where: { instrumentId: ids, state: In(['waiting', 'on-bench']) }, order: { takenInAt: 'ASC' } });
+  const open = await store
+    .getRepository(JobRow)
+    .find({ where: { instrumentId: ids, state: In(['waiting', 'on-bench']) }, order: { takenInAt: 'ASC' } });
   return rows.map((row) => {
     const latest = setups.find(({ instrumentId }) => instrumentId === row.id);
     return {

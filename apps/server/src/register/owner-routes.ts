@@ -20,7 +20,8 @@ export const changeOwner: Handler<'changeOwner'> = async ({ store, params, body 
   const { version, ...change } = body;
   const { affected } = await store.getRepository(OwnerRow).update({ id: params.id, version }, { ...change, version: version + 1 });
   const current = await oneOwner(store, params.id);
-  if (affected === 0) throw new Refusal('stale', `Somebody changed this owner meanwhile: it is now ${current.name}, ${current.contact}.`, { current });
+  if (affected === 0)
+    throw new Refusal('stale', `Somebody changed this owner meanwhile: it is now ${current.name}, ${current.contact}.`, { current });
   return current;
 };
 
@@ -32,6 +33,14 @@ async function oneOwner(store: DataSource, id: string): Promise<Owner> {
 
 /** Owners with the number of their instruments, in one more query however many there are. */
 async function counted(store: DataSource, rows: readonly OwnerRow[]): Promise<Owner[]> {
-  const instruments = await store.getRepository(InstrumentRow).find({ select: { ownerId: true }, where: { ownerId: In(rows.map(({ id }) => id)) } });
-  return rows.map(({ id, name, contact, version }) => ({ id, name, contact, version, instrumentCount: instruments.filter(({ ownerId }) => ownerId === id).length }));
+  const instruments = await store
+    .getRepository(InstrumentRow)
+    .find({ select: { ownerId: true }, where: { ownerId: In(rows.map(({ id }) => id)) } });
+  return rows.map(({ id, name, contact, version }) => ({
+    id,
+    name,
+    contact,
+    version,
+    instrumentCount: instruments.filter(({ ownerId }) => ownerId === id).length,
+  }));
 }

@@ -5,10 +5,30 @@ export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'today' },
   { path: 'today', title: 'Today · Gold Peg', loadComponent: () => import('./today/today').then((place) => place.Today) },
   { path: 'register', title: 'Register · Gold Peg', loadComponent: () => import('./register/register').then((place) => place.Register) },
-  { path: 'register/new', title: 'New instrument · Gold Peg', loadComponent: () => import('./register/new-instrument').then((place) => place.NewInstrument) },
-  { path: 'register/:id', title: 'Passport · Gold Peg', loadComponent: () => import('./register/passport').then((place) => place.PassportPage) },
-  { path: 'worksheet', title: 'Worksheet · Gold Peg', loadComponent: () => import('./worksheet/no-worksheet').then((place) => place.NoWorksheet) },
-  { path: 'worksheet/:jobId', title: 'Worksheet · Gold Peg', loadComponent: () => import('./worksheet/worksheet').then((place) => place.WorksheetPlace) },
-  { path: 'worksheet/:jobId/:stage', title: 'Worksheet · Gold Peg', loadComponent: () => import('./worksheet/worksheet').then((place) => place.WorksheetPlace) },
+  {
+    path: 'register/new',
+    title: 'New instrument · Gold Peg',
+    loadComponent: () => import('./register/new-instrument').then((place) => place.NewInstrument),
+  },
+  {
+    path: 'register/:id',
+    title: 'Passport · Gold Peg',
+    loadComponent: () => import('./register/passport').then((place) => place.PassportPage),
+  },
+  {
+    path: 'worksheet',
+    title: 'Worksheet · Gold Peg',
+    loadComponent: () => import('./worksheet/no-worksheet').then((place) => place.NoWorksheet),
+  },
+  {
+    path: 'worksheet/:jobId',
+    title: 'Worksheet · Gold Peg',
+    loadComponent: () => import('./worksheet/worksheet').then((place) => place.WorksheetPlace),
+  },
+  {
+    path: 'worksheet/:jobId/:stage',
+    title: 'Worksheet · Gold Peg',
+    loadComponent: () => import('./worksheet/worksheet').then((place) => place.WorksheetPlace),
+  },
   { path: '**', title: 'Gold Peg', loadComponent: () => import('./frame/no-such-page').then((place) => place.NoSuchPage) },
 ];

@@ -13,7 +13,10 @@ const head = {
   deviceId: uuid,
   at: instant,
 };
-const string = z.int({ error: 'must be a string number' }).min(1, { error: 'must be 1 or more: strings count from the high side' }).max(18, { error: 'must be 18 or less' });
+const string = z
+  .int({ error: 'must be a string number' })
+  .min(1, { error: 'must be 1 or more: strings count from the high side' })
+  .max(18, { error: 'must be 18 or less' });
 
 export const loggedString = z.strictObject({ construction: z.enum(CONSTRUCTIONS), gaugeMm, wrap: z.enum(WRAPS).optional() });
 
@@ -31,7 +34,11 @@ const kinds = [
   z.strictObject({
     ...head,
     kind: z.literal('set-chosen'),
-    payload: z.strictObject({ name: words('the name of the set', 80), family: z.enum(FAMILIES), strings: z.array(loggedString).min(1).max(18) }),
+    payload: z.strictObject({
+      name: words('the name of the set', 80),
+      family: z.enum(FAMILIES),
+      strings: z.array(loggedString).min(1).max(18),
+    }),
   }),
   z.strictObject({ ...head, string, kind: z.enum(tickKinds), payload: z.strictObject({}) }),
   z.strictObject({ ...head, string, kind: z.literal('wound'), payload: wound }),

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import type * as z from 'zod';
 import { nutAnswer, nutQuestion } from './nut.js';
 import { slackAnswer, slackQuestion } from './slack.js';
 import { stringAnswer, stringQuestion } from './string.js';

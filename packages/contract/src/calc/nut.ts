@@ -23,7 +23,10 @@ export const nutQuestion = z
     pullN: quantity({ from: 0, to: 1000, unit: 'N', because: 'no string pulls more' }).optional(),
     wantedDeg: quantity({ from: 0, to: 60, unit: '°', because: 'it is a break angle over the nut' }).optional(),
   })
-  .refine(({ turns, turnsAbove }) => turnsAbove <= turns, { path: ['turnsAbove'], error: 'must not be more than turns: it is part of them' });
+  .refine(({ turns, turnsAbove }) => turnsAbove <= turns, {
+    path: ['turnsAbove'],
+    error: 'must not be more than turns: it is part of them',
+  });
 
 export const nutAnswer = z.strictObject({
   verticalDeg: z.number(),

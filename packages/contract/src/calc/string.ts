@@ -10,7 +10,12 @@ export const stringQuestion = z
     gaugeIn,
     wrap: z.enum(WRAPS).optional(),
     coreIn: quantity({ from: 0.002, to: 0.15, unit: 'in', because: 'a core is thinner than its string' }).optional(),
-    linearDensityKgPerM: quantity({ from: 1e-5, to: 0.1, unit: 'kg/m', because: 'no string of these instruments is lighter or heavier' }).optional(),
+    linearDensityKgPerM: quantity({
+      from: 1e-5,
+      to: 0.1,
+      unit: 'kg/m',
+      because: 'no string of these instruments is lighter or heavier',
+    }).optional(),
     scaleMm,
     note: note.optional(),
     frequencyHz: frequencyHz.optional(),

@@ -27,7 +27,10 @@ export function openApi(): object {
     openapi: '3.1.0',
     info: { title: 'Gold Peg', version: '0.1.0', description: 'The bench log, the register and the jobs of a string workshop.' },
     paths,
-    components: { securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'gold-peg' } }, schemas: { Problem: schemaOf(problemSchema, 'output') } },
+    components: {
+      securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'gold-peg' } },
+      schemas: { Problem: schemaOf(problemSchema, 'output') },
+    },
   };
 }
 
@@ -40,10 +43,15 @@ function operation(name: string, endpoint: Endpoint): object {
     description: `Who may: ${roles}.${endpoint.method === 'GET' ? '' : ' Needs the header x-csrf-token.'}`,
     ...(endpoint.who === 'anyone' ? {} : { security: [{ session: [] }] }),
     parameters: [...parameters(endpoint.params, 'path'), ...parameters(endpoint.query, 'query')],
-    ...(endpoint.body === undefined ? {} : { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(endpoint.body, 'input') } } } }),
+    ...(endpoint.body === undefined
+      ? {}
+      : { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(endpoint.body, 'input') } } } }),
     responses: {
       [endpoint.status]: { description: 'Done', content: { 'application/json': { schema: schemaOf(endpoint.reply, 'output') } } },
-      default: { description: 'A problem, RFC 9457', content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } } },
+      default: {
+        description: 'A problem, RFC 9457',
+        content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+      },
     },
   };
 }

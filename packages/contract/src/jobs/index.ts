@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import { STAGES } from '@gold-peg/craft/worksheet';
-import { storedEvent } from '../bench-log/event.js';
+import { storedEvent } from '../bench-log/index.js';
 import { instant, longText, uuid } from '../quantity/index.js';
-import { instrumentSummary, passportSchema } from '../register/register.js';
+import { instrumentSummary, passportSchema } from '../register/index.js';
 
 export const JOB_STATES = ['waiting', 'on-bench', 'handed-over'] as const;
 

@@ -31,6 +31,9 @@ export const sessionSchema = z.object({
 });
 export type Session = z.infer<typeof sessionSchema>;
 
-export const signIn = z.strictObject({ name: words('your name', 80), passphrase: z.string({ error: 'must be text' }).min(1, { error: 'must not be empty' }).max(200) });
+export const signIn = z.strictObject({
+  name: words('your name', 80),
+  passphrase: z.string({ error: 'must be text' }).min(1, { error: 'must not be empty' }).max(200),
+});
 export const passphraseChange = z.strictObject({ old: z.string().max(200), new: passphrase });
 export const personDraft = z.strictObject({ name: words('the name', 80), role: z.enum(ROLES), passphrase });

@@ -35,7 +35,9 @@ export function problem(kind: ProblemType, detail: string, fields?: { field: str
 
 /** Says which field is at fault and why, one sentence for each issue. */
 export function invalidInput(error: z.ZodError, where = ''): Problem {
-  const fields = error.issues.flatMap((issue) => fieldsOf(issue).map((field) => ({ field: [where, field].filter(Boolean).join('.') || 'body', says: issueSays(issue) })));
+  const fields = error.issues.flatMap((issue) =>
+    fieldsOf(issue).map((field) => ({ field: [where, field].filter(Boolean).join('.') || 'body', says: issueSays(issue) })),
+  );
   return problem('invalid', fields.map(({ field, says }) => `${field} ${says}`).join('; '), fields);
 }
 

@@ -12,11 +12,24 @@ interface Range {
 /** A physical number that refuses with the range, its unit and the reason, in one sentence. */
 export function quantity({ from, to, unit, because }: Range) {
   const says = `must lie between ${from} and ${to}${unit === '' ? '' : ` ${unit}`}: ${because}`;
-  return z.number({ error: `must be a number${unit === '' ? '' : ` in ${unit}`}, ${says.replace('must lie ', '')}` }).min(from, { error: says }).max(to, { error: says });
+  return z
+    .number({ error: `must be a number${unit === '' ? '' : ` in ${unit}`}, ${says.replace('must lie ', '')}` })
+    .min(from, { error: says })
+    .max(to, { error: says });
 }
 
-export const gaugeIn = quantity({ from: 0.005, to: 0.18, unit: 'in', because: 'thinner strings are not made, and the thickest bass strings stop there' });
-export const gaugeMm = quantity({ from: 0.127, to: 4.572, unit: 'mm', because: 'thinner strings are not made, and the thickest bass strings stop there' });
+export const gaugeIn = quantity({
+  from: 0.005,
+  to: 0.18,
+  unit: 'in',
+  because: 'thinner strings are not made, and the thickest bass strings stop there',
+});
+export const gaugeMm = quantity({
+  from: 0.127,
+  to: 4.572,
+  unit: 'mm',
+  because: 'thinner strings are not made, and the thickest bass strings stop there',
+});
 export const scaleMm = quantity({ from: 150, to: 1300, unit: 'mm', because: 'from the smallest ukulele to the longest bass' });
 export const a4Hz = quantity({ from: 392, to: 466, unit: 'Hz', because: 'references in use lie in that range' });
 export const frequencyHz = quantity({ from: 16, to: 3000, unit: 'Hz', because: 'no string of these instruments sounds outside it' });

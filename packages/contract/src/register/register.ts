@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { scaleMm, uuid, words, longText } from '../quantity/index.js';
-import { loggedString } from '../bench-log/event.js';
+import { loggedString } from '../bench-log/index.js';
 import { geometrySchema } from './geometry.js';
 
 const version = z.int({ error: 'must be the version that was read' }).min(1);

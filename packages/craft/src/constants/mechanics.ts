@@ -21,7 +21,12 @@ export const STEEL_MODULUS_STEPS = {
 
 /** Breaking stress, MPa. */
 export const STRENGTH = {
-  musicWireAtOneMillimetre: constant(2211, [2211, 2543], 'MPa', 'minimum of the standard: 2211 MPa / (d in mm)^0.145; real wire up to 15 % more'),
+  musicWireAtOneMillimetre: constant(
+    2211,
+    [2211, 2543],
+    'MPa',
+    'minimum of the standard: 2211 MPa / (d in mm)^0.145; real wire up to 15 % more',
+  ),
   musicWireExponent: exactly(0.145, '', 'the same standard'),
   nylon: constant(400, [300, 600], 'MPa', 'drawn monofilament'),
   fluorocarbon: constant(550, [400, 750], 'MPa', 'drawn monofilament'),

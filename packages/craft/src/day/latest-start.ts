@@ -3,7 +3,10 @@ import type { Family, StringProperties } from '../strings/index.js';
 /** Minutes and hours that a restring is expected to take before anything has been learned about this bench: workshop practice. */
 const ATTENDED_MINUTES = {
   setUp: 10,
-  perString: { acoustic: 5, electric: 4.5, bass: 4, classical: 6, ukulele: 5, mandolin: 4, banjo: 4 } as const satisfies Record<Family, number>,
+  perString: { acoustic: 5, electric: 4.5, bass: 4, classical: 6, ukulele: 5, mandolin: 4, banjo: 4 } as const satisfies Record<
+    Family,
+    number
+  >,
 };
 /** Polymers move for a day; steel holds after the hand rounds. */
 const SETTLING_HOURS = { polymer: 24, steel: 0 } as const;

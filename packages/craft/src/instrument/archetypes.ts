@@ -13,7 +13,13 @@ export interface Archetype {
 type Shape = Omit<SketchPost, 'side' | 'alongMm' | 'sidewaysMm'>;
 
 /** Posts of a split headstock: string 1 and the lowest stand nearest the nut. `sideMm` runs from the nearest post to the farthest. */
-function splitPosts(perSide: number, firstMm: number, pitchMm: number, [nearMm, farMm]: readonly [number, number], shape: Shape): SketchPost[] {
+function splitPosts(
+  perSide: number,
+  firstMm: number,
+  pitchMm: number,
+  [nearMm, farMm]: readonly [number, number],
+  shape: Shape,
+): SketchPost[] {
   const treble = Array.from({ length: perSide }, (_, index): SketchPost => ({
     ...shape,
     side: 'treble',
@@ -25,7 +31,13 @@ function splitPosts(perSide: number, firstMm: number, pitchMm: number, [nearMm, 
 }
 
 /** Posts of an in-line headstock on the bass side, the lowest string nearest the nut, each set so that its string runs straight over the nut. */
-function inLinePosts(slotsMm: readonly number[], firstMm: number, pitchMm: number, holesMm: readonly number[], shape: Omit<Shape, 'holeMm'>): SketchPost[] {
+function inLinePosts(
+  slotsMm: readonly number[],
+  firstMm: number,
+  pitchMm: number,
+  holesMm: readonly number[],
+  shape: Omit<Shape, 'holeMm'>,
+): SketchPost[] {
   return slotsMm.map((slotMm, index) => ({
     ...shape,
     side: 'bass',

@@ -48,7 +48,11 @@ export function buildInstrument(sketch: Sketch): Instrument {
     family: sketch.family,
     nutWidth: fromMillimetres(sketch.nutWidthMm),
     headstock: { layout: sketch.layout, angle: fromDegrees(sketch.headstockDeg), faceDrop: fromMillimetres(sketch.faceDropMm) },
-    trees: (sketch.trees ?? []).map(({ alongMm, dropMm, strings }): Tree => ({ along: fromMillimetres(alongMm), drop: fromMillimetres(dropMm), strings })),
+    trees: (sketch.trees ?? []).map(({ alongMm, dropMm, strings }): Tree => ({
+      along: fromMillimetres(alongMm),
+      drop: fromMillimetres(dropMm),
+      strings,
+    })),
     bridge: { anchor: sketch.anchor, behindSaddle: fromMillimetres(sketch.behindSaddleMm) },
     gearRatio: sketch.gearRatio,
     a4: CONCERT_A4,
@@ -93,4 +97,7 @@ export const evenSlots = (count: number, outerMm: number): number[] =>
 
 /** Slots of evenly spaced pairs. */
 export const pairedSlots = (courses: number, outerMm: number, pairMm: number): number[] =>
-  Array.from({ length: courses }, (_, index) => -outerMm / 2 + ((outerMm - pairMm) * index) / (courses - 1)).flatMap((left) => [left, left + pairMm]);
+  Array.from({ length: courses }, (_, index) => -outerMm / 2 + ((outerMm - pairMm) * index) / (courses - 1)).flatMap((left) => [
+    left,
+    left + pairMm,
+  ]);

@@ -34,7 +34,12 @@ interface TangentPoint {
   outward: number;
 }
 
-export function tangentPoint({ along, sideways, windingRadius, flank }: Pick<NutRun, 'along' | 'sideways' | 'windingRadius' | 'flank'>): TangentPoint {
+export function tangentPoint({
+  along,
+  sideways,
+  windingRadius,
+  flank,
+}: Pick<NutRun, 'along' | 'sideways' | 'windingRadius' | 'flank'>): TangentPoint {
   const toAxis = Math.hypot(along, sideways);
   if (toAxis <= windingRadius) throw new RangeError('the nut lies inside the post');
   const aside = Math.asin(windingRadius / toAxis);

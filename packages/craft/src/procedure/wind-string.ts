@@ -83,14 +83,20 @@ export function windString({ instrument, index, string, cut }: WindRequest): Win
   const { post } = place;
   const methods = builtInMethods(instrument.family, post.style, string);
   const load = loadString(string, place.scaleLength, frequencyOf(place.note, instrument.a4));
-  const geometry: PostAndString = { postDiameter: post.diameter, stringDiameter: string.gauge, nutToPost: metres(Math.hypot(post.along, outward(place))) };
+  const geometry: PostAndString = {
+    postDiameter: post.diameter,
+    stringDiameter: string.gauge,
+    nutToPost: metres(Math.hypot(post.along, outward(place))),
+  };
   const stretch: Stretch = { path: stretchingPath(instrument, place), strain: load.strain, creep: string.creep };
   const end = endOf(place, methods, string);
   const allowance = methods.postMethod === 'kink-lock' ? kinkLockAllowance(string.gauge) : metres(0);
   const context: Context = { instrument, index, place, string, methods, load, geometry };
   const { turns, rule } = cut === undefined ? turnsWanted(context) : { turns: null, rule: { kind: 'house' } as const };
   const outcome =
-    turns === null ? turnsForSlack(metres(slackForCut(cut ?? metres(0), end) - allowance), geometry, stretch) : slackForTurns(turns, geometry, stretch);
+    turns === null
+      ? turnsForSlack(metres(slackForCut(cut ?? metres(0), end) - allowance), geometry, stretch)
+      : slackForTurns(turns, geometry, stretch);
   if (!outcome.ok) return null;
   const wind = outcome.value;
   const slack = metres(wind.slack + allowance);
@@ -151,7 +157,8 @@ function turnsWanted(context: Context): { turns: number; rule: TurnsRule } {
   if (needed.kind === 'turns' && needed.turns <= house) return { turns: house, rule: { kind: 'house' } };
   const houseAngle = angleAfter(house, context);
   const most = Math.min(full, methods.mostTurns);
-  if (needed.kind === 'turns' && needed.turns <= most) return { turns: needed.turns, rule: { kind: 'raised-for-angle', house, houseAngle } };
+  if (needed.kind === 'turns' && needed.turns <= most)
+    return { turns: needed.turns, rule: { kind: 'raised-for-angle', house, houseAngle } };
   const best = angleAfter(most, context);
   // under a tree that carries the string, more turns change nothing
   return { turns: best > houseAngle ? most : house, rule: { kind: 'angle-out-of-reach', house, best } };
@@ -213,7 +220,14 @@ function nutAfter(turns: number, context: Context): Nut | null {
   return { ...angle, wanted: wantedAngle(context), downforce: downforce(load.pull, angle.vertical) };
 }
 
-function slackRange(turns: number, geometry: PostAndString, stretch: Stretch, string: StringProperties, pull: Newtons, allowance: Metres): readonly [Metres, Metres] {
+function slackRange(
+  turns: number,
+  geometry: PostAndString,
+  stretch: Stretch,
+  string: StringProperties,
+  pull: Newtons,
+  allowance: Metres,
+): readonly [Metres, Metres] {
   const slackIf = (stiffness: number, creep: number) => {
     const outcome = slackForTurns(turns, geometry, { ...stretch, strain: pull / stiffness, creep });
     return metres((outcome.ok ? outcome.value.slack : Number.NaN) + allowance);

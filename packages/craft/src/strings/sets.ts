@@ -53,11 +53,17 @@ const thousandths = (string: SetString | undefined) => `.${String(Math.round((st
 
 /** Typical sets of each family; several makers sell every one of them. */
 export const SETS: readonly StringSet[] = [
-  ...['8 10 15 21w 30w 38w', '9 11 16 24w 32w 42w', '9 11 16 26w 36w 46w', '10 13 17 26w 36w 46w', '10 13 17 30w 42w 52w', '11 14 18 28w 38w 49w', '12 16 20w 32w 42w 52w'].map(
-    (gauges) => set('electric', gauges, 'nickelPlatedSteel'),
-  ),
-  ...['10 14 23w 30w 39w 47w', '11 15 22w 32w 42w 52w', '12 16 24w 32w 42w 53w', '12 16 25w 32w 42w 54w', '13 17 26w 35w 45w 56w'].map((gauges) =>
-    set('acoustic', gauges, 'phosphorBronze'),
+  ...[
+    '8 10 15 21w 30w 38w',
+    '9 11 16 24w 32w 42w',
+    '9 11 16 26w 36w 46w',
+    '10 13 17 26w 36w 46w',
+    '10 13 17 30w 42w 52w',
+    '11 14 18 28w 38w 49w',
+    '12 16 20w 32w 42w 52w',
+  ].map((gauges) => set('electric', gauges, 'nickelPlatedSteel')),
+  ...['10 14 23w 30w 39w 47w', '11 15 22w 32w 42w 52w', '12 16 24w 32w 42w 53w', '12 16 25w 32w 42w 54w', '13 17 26w 35w 45w 56w'].map(
+    (gauges) => set('acoustic', gauges, 'phosphorBronze'),
   ),
   set('acoustic', '11 15 22w 32w 42w 52w', 'bronze8020'),
   ...['40w 60w 75w 95w', '40w 60w 80w 100w', '45w 65w 80w 100w', '45w 65w 85w 105w', '50w 70w 85w 105w', '50w 70w 90w 110w'].map((gauges) =>
@@ -68,7 +74,9 @@ export const SETS: readonly StringSet[] = [
     set('classical', gauges, 'silverPlatedCopper'),
   ),
   ...['24n 32n 40n 28n', '21f 26f 30f 23f', '21f 26f 30f 30w'].map((gauges) => set('ukulele', gauges, 'silverPlatedCopper')),
-  ...['10 10 14 14 24w 24w 34w 34w', '11 11 15 15 24w 24w 38w 38w', '11 11 15 15 26w 26w 40w 40w'].map((gauges) => set('mandolin', gauges, 'phosphorBronze')),
+  ...['10 10 14 14 24w 24w 34w 34w', '11 11 15 15 24w 24w 38w 38w', '11 11 15 15 26w 26w 40w 40w'].map((gauges) =>
+    set('mandolin', gauges, 'phosphorBronze'),
+  ),
   ...['9 10 13 20w 9', '10 11 13 21w 10', '10 12 14 24w 10'].map((gauges) => set('banjo', gauges, 'nickelPlatedSteel')),
 ];
 

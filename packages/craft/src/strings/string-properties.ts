@@ -1,7 +1,15 @@
 import { CREEP, DENSITY, STRENGTH, WINDING, YOUNGS_MODULUS, type Constant, type Wrap } from '../constants/index.js';
 import { done, refused, requirePositive, type Outcome } from '../outcome/index.js';
 import { bisect } from '../solve/index.js';
-import { fromGigapascals, fromMegapascals, kilogramsPerCubicMetre, kilogramsPerMetre, metres, type KilogramsPerMetre, type Metres } from '../units/index.js';
+import {
+  fromGigapascals,
+  fromMegapascals,
+  kilogramsPerCubicMetre,
+  kilogramsPerMetre,
+  metres,
+  type KilogramsPerMetre,
+  type Metres,
+} from '../units/index.js';
 import { coreFromGauge } from './core-from-gauge.js';
 import { musicWireStrength, steelModulus } from './steel.js';
 import type { Family, StringProperties, StringSpec } from './string-spec.js';
@@ -14,7 +22,12 @@ export type StringProblem =
 
 const POLYMER = {
   nylon: { density: DENSITY.nylon612, modulus: YOUNGS_MODULUS.nylonWindingUp, strength: STRENGTH.nylon, creep: CREEP.nylon },
-  fluorocarbon: { density: DENSITY.fluorocarbon, modulus: YOUNGS_MODULUS.fluorocarbonWindingUp, strength: STRENGTH.fluorocarbon, creep: CREEP.fluorocarbon },
+  fluorocarbon: {
+    density: DENSITY.fluorocarbon,
+    modulus: YOUNGS_MODULUS.fluorocarbonWindingUp,
+    strength: STRENGTH.fluorocarbon,
+    creep: CREEP.fluorocarbon,
+  },
   gut: { density: DENSITY.gut, modulus: YOUNGS_MODULUS.gut, strength: STRENGTH.gut, creep: CREEP.gut },
 } as const;
 
@@ -28,7 +41,15 @@ const FLOSS: Polymer = { modulus: YOUNGS_MODULUS.floss, strength: STRENGTH.floss
 const BAND_PLAIN_STEEL = 0.5;
 const BAND_POLYMER = 8;
 const BAND_WEIGHED = 1;
-const BAND_WOUND: Readonly<Record<Family, number>> = { electric: 3, acoustic: 3.5, mandolin: 4, banjo: 4, bass: 5, classical: 10, ukulele: 10 };
+const BAND_WOUND: Readonly<Record<Family, number>> = {
+  electric: 3,
+  acoustic: 3.5,
+  mandolin: 4,
+  banjo: 4,
+  bass: 5,
+  classical: 10,
+  ukulele: 10,
+};
 
 /** Wrap that a family is usually wound with. */
 export function usualWrap(family: Family): Wrap {
@@ -67,7 +88,8 @@ function polymerProperties(spec: StringSpec, polymer: Polymer & { density: Const
 function woundProperties(spec: StringSpec): Outcome<StringProperties, StringProblem> {
   const guess = spec.core === undefined ? coreFromGauge(spec.family, spec.gauge) : { kind: 'core' as const, diameter: spec.core };
   if (guess.kind === 'no-usual-core') return refused({ kind: 'no-usual-core', share: guess.share, gauge: spec.gauge });
-  const diameter = spec.core === undefined && spec.linearDensity !== undefined ? coreFromMass(spec, spec.linearDensity, guess.diameter) : guess.diameter;
+  const diameter =
+    spec.core === undefined && spec.linearDensity !== undefined ? coreFromMass(spec, spec.linearDensity, guess.diameter) : guess.diameter;
   const core = coreOf(spec.family, diameter);
   const built = massOf(spec, core);
   if (!built.ok) return built;
@@ -122,7 +144,11 @@ function massOf(spec: StringSpec, core: Core): Outcome<number, StringProblem> {
   if (seat >= spec.gauge) return refused({ kind: 'core-not-inside', seat, gauge: spec.gauge });
   const wrap = spec.wrap ?? usualWrap(spec.family);
   const wire = metres((spec.gauge - seat) / 2);
-  const built = windString(core, [{ type: 'round', wire, density: kilogramsPerCubicMetre(DENSITY[wrap].value) }], packFactor(spec.family, wrap));
+  const built = windString(
+    core,
+    [{ type: 'round', wire, density: kilogramsPerCubicMetre(DENSITY[wrap].value) }],
+    packFactor(spec.family, wrap),
+  );
   return built.ok ? done(built.value.linearDensity) : refused({ kind: 'layer-does-not-close', gauge: spec.gauge, seat });
 }
 

@@ -8,7 +8,18 @@ export type ParsedNote = { ok: true; semitonesFromA4: number } | { ok: false; pr
 
 const SEMITONES_ABOVE_C: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
 const ACCIDENTALS: Readonly<Record<string, number>> = {
-  '': 0, '#': 1, '♯': 1, b: -1, '♭': -1, '##': 2, '♯♯': 2, x: 2, '𝄪': 2, bb: -2, '♭♭': -2, '𝄫': -2, // prettier-ignore
+  '': 0,
+  '#': 1,
+  '♯': 1,
+  b: -1,
+  '♭': -1,
+  '##': 2,
+  '♯♯': 2,
+  x: 2,
+  '𝄪': 2,
+  bb: -2,
+  '♭♭': -2,
+  '𝄫': -2, // prettier-ignore
 };
 const NOTE = /^([A-G])(##|♯♯|x|𝄪|bb|♭♭|𝄫|#|♯|b|♭)?(-?\d)$/u;
 const NAMES = ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B'] as const;

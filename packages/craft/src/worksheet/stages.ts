@@ -20,5 +20,8 @@ export const STRING_STAGES = Object.keys(STRING_EVENTS) as StringStage[];
 
 export const isStringStage = (stage: Stage): stage is StringStage => stage in STRING_EVENTS;
 
-const STAGE_OF = Object.fromEntries(Object.entries(STRING_EVENTS).map(([stage, kind]) => [kind, stage])) as Record<StringEventKind, StringStage>;
+const STAGE_OF = Object.fromEntries(Object.entries(STRING_EVENTS).map(([stage, kind]) => [kind, stage])) as Record<
+  StringEventKind,
+  StringStage
+>;
 export const stageOf = (kind: StringEventKind): StringStage => STAGE_OF[kind];

@@ -97,6 +97,8 @@ export class Foundation1764000000000 implements MigrationInterface {
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    await runner.query(`DROP TABLE "bench_event", "job", "setup", "current_string", "instrument", "owner", "person", "session", "sign_in_try"`);
+    await runner.query(
+      `DROP TABLE "bench_event", "job", "setup", "current_string", "instrument", "owner", "person", "session", "sign_in_try"`,
+    );
   }
 }

@@ -15,7 +15,9 @@ const RETRY_MS = 2000;
 const DEVICE = 'gold-peg.device';
 
 /** What happened, before the log adds who, where and when. */
-export type Happening<K extends BenchEventKind = BenchEventKind> = { [P in K]: Pick<EventOf<P>, 'kind' | 'payload'> & (EventOf<P> extends { string: number } ? { string: number } : unknown) }[K];
+export type Happening<K extends BenchEventKind = BenchEventKind> = {
+  [P in K]: Pick<EventOf<P>, 'kind' | 'payload'> & (EventOf<P> extends { string: number } ? { string: number } : unknown);
+}[K];
 
 /** The device's side of the bench log: IndexedDB first, shown at once, sent when it can be. */
 @Injectable({ providedIn: 'root' })
@@ -86,36 +88,53 @@ export class BenchLog {
     this.own.update((events) => events.filter(({ state }) => state !== 'refused'));
   }
 
+  /** Goes on until nothing is left to send, so that a step taken while another was under way does not wait for the timer. */
   private async send(): Promise<void> {
     await this.ready;
+    for (let batch = this.nextBatch(); batch.length > 0; batch = this.nextBatch()) {
+      if (!(await this.tryToDeliver(batch))) return;
+    }
+  }
+
+  /** Each event bears its person: those of somebody else wait until they sign in on this device. */
+  private nextBatch(): LocalEvent[] {
     const person = this.session.person();
-    // each event bears its person: those of somebody else wait until they sign in on this device
-    const batch = this.waiting().filter(({ personId }) => personId === person?.id).slice(0, MOST_EVENTS);
-    if (batch.length === 0) return;
+    return this.waiting()
+      .filter(({ personId }) => personId === person?.id)
+      .slice(0, MOST_EVENTS);
+  }
+
+  private async tryToDeliver(batch: readonly LocalEvent[]): Promise<boolean> {
     try {
       await this.deliver(batch);
+      return true;
     } catch (error) {
+      if (error instanceof ServerProblem && error.kind === 'invalid') return this.deliverOneByOne(batch);
       if (error instanceof ServerProblem && error.kind === 'signed-out') this.session.ended();
-      else if (error instanceof ServerProblem && error.kind === 'invalid') await this.deliverOneByOne(batch);
-      // anything else passes: the events wait, and the timer tries again
+      return false; // anything else passes: the events wait, and the timer tries again
     }
   }
 
   private async deliver(batch: readonly LocalEvent[]): Promise<void> {
     const { outcomes } = await this.api.call('appendEvents', { body: { events: batch.map(({ event }) => event) } });
-    await this.settle(new Map(outcomes.map(({ id, outcome, says }) => [id, { state: outcome === 'refused' ? ('refused' as const) : ('stored' as const), says }])));
+    await this.settle(
+      new Map(
+        outcomes.map(({ id, outcome, says }) => [id, { state: outcome === 'refused' ? ('refused' as const) : ('stored' as const), says }]),
+      ),
+    );
   }
 
   /** One event that cannot be right must not hold up the others. */
-  private async deliverOneByOne(batch: readonly LocalEvent[]): Promise<void> {
+  private async deliverOneByOne(batch: readonly LocalEvent[]): Promise<boolean> {
     for (const local of batch) {
       try {
         await this.deliver([local]);
       } catch (error) {
-        if (!(error instanceof ServerProblem) || error.kind !== 'invalid') return;
+        if (!(error instanceof ServerProblem) || error.kind !== 'invalid') return false;
         await this.settle(new Map([[local.id, { state: 'refused', says: error.problem.detail }]]));
       }
     }
+    return true;
   }
 
   private async settle(outcomes: ReadonlyMap<string, Pick<LocalEvent, 'state' | 'says'>>): Promise<void> {

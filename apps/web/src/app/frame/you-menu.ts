@@ -15,9 +15,13 @@ import { Session } from '../session/session';
       <p class="who">
         <b>{{ name() }}</b><br />{{ session.person()?.role }}
       </p>
-      <button mat-menu-item type="button" (click)="session.prefer({ lengths: mm() ? 'in' : 'mm' })">Lengths: {{ mm() ? 'millimetres' : 'inches' }}</button>
+      <button mat-menu-item type="button" (click)="session.prefer({ lengths: mm() ? 'in' : 'mm' })">
+        Lengths: {{ mm() ? 'millimetres' : 'inches' }}
+      </button>
       <button mat-menu-item type="button" (click)="nextPull()">Pull: {{ pullName() }}</button>
-      <button mat-menu-item type="button" (click)="session.prefer({ theme: paper() ? 'evening' : 'paper' })">Light: {{ paper() ? 'paper' : 'evening bench' }}</button>
+      <button mat-menu-item type="button" (click)="session.prefer({ theme: paper() ? 'evening' : 'paper' })">
+        Light: {{ paper() ? 'paper' : 'evening bench' }}
+      </button>
       <button mat-menu-item type="button" (click)="session.signOut()">Sign out</button>
     </mat-menu>
   `,
@@ -51,7 +55,9 @@ export class YouMenu {
   );
   protected readonly mm = computed(() => this.session.preferences().lengths === 'mm');
   protected readonly paper = computed(() => this.session.preferences().theme === 'paper');
-  protected readonly pullName = computed(() => ({ N: 'newtons', kgf: 'kilograms-force', lbf: 'pounds-force' })[this.session.preferences().pull]);
+  protected readonly pullName = computed(
+    () => ({ N: 'newtons', kgf: 'kilograms-force', lbf: 'pounds-force' })[this.session.preferences().pull],
+  );
 
   protected nextPull(): void {
     const next = { N: 'kgf', kgf: 'lbf', lbf: 'N' } as const;

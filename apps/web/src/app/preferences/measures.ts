@@ -1,6 +1,15 @@
 import { computed, inject, Injectable } from '@angular/core';
 import type { Preferences } from '@gold-peg/contract/people';
-import { metres, toInches, toKilogramsForce, toMillimetres, toPoundsForce, type Metres, type Newtons, type Radians } from '@gold-peg/craft/units';
+import {
+  metres,
+  toInches,
+  toKilogramsForce,
+  toMillimetres,
+  toPoundsForce,
+  type Metres,
+  type Newtons,
+  type Radians,
+} from '@gold-peg/craft/units';
 import { Session } from '../session/session';
 
 /** A number with its unit, apart, so that the number can be set large and the unit small. */
@@ -19,7 +28,9 @@ export class Measures {
 
   /** A length at the bench: to the millimetre or to a hundredth of an inch. */
   length(length: Metres, digits = 0): Shown {
-    return this.units().length === 'mm' ? { value: fixed(toMillimetres(length), digits), unit: 'mm' } : { value: fixed(toInches(length), digits + 2), unit: 'in' };
+    return this.units().length === 'mm'
+      ? { value: fixed(toMillimetres(length), digits), unit: 'mm' }
+      : { value: fixed(toInches(length), digits + 2), unit: 'in' };
   }
 
   /** A gauge is said in thousandths of an inch everywhere; in millimetres where lengths are. */

@@ -1,28 +1,35 @@
 import { ChangeDetectionStrategy, Component, computed, inject, resource, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
-import { MatFormFieldModule } from '@angular/material/form-field';
-import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { Router } from '@angular/router';
 import { invalidInput } from '@gold-peg/contract/problems';
-import { instrumentDraft } from '@gold-peg/contract/register';
+import { fromInstrument, instrumentDraft } from '@gold-peg/contract/register';
 import { ARCHETYPES, archetype } from '@gold-peg/craft/instrument';
 import { Api } from '../server/api';
 import { sayProblem, ServerProblem } from '../server/server-problem';
+import { fromMillimetres } from '@gold-peg/craft/units';
+import { Measures, say } from '../preferences/measures';
 import { PlaceHeader } from '../ui/place-header';
+import { Headstock } from '../worksheet/wind/headstock';
+import { geometryFacts } from './geometry-facts';
+import { kindPicture } from './kind-picture';
+
+/** Height of the headstock picture. */
+const PICTURE_PX = 300;
 
 /** A new instrument from an archetype: typical geometry to start from until it has been measured. */
 @Component({
   selector: 'peg-new-instrument',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatAutocompleteModule, MatFormFieldModule, MatInputModule, MatSelectModule, PlaceHeader],
+  imports: [FormsModule, MatAutocompleteModule, MatSelectModule, Headstock, PlaceHeader],
   templateUrl: './new-instrument.html',
   styleUrl: './new-instrument.scss',
 })
 export class NewInstrument {
   private readonly api = inject(Api);
   private readonly router = inject(Router);
+  private readonly measures = inject(Measures);
 
   protected readonly kinds = ARCHETYPES;
   protected readonly name = signal('');
@@ -36,14 +43,32 @@ export class NewInstrument {
 
   private readonly owners = resource({ loader: () => this.api.call('listOwners', {}) });
   private readonly known = computed(() => (this.owners.hasValue() ? this.owners.value() : []));
-  protected readonly matching = computed(() => this.known().filter(({ name }) => name.toLowerCase().includes(this.ownerName().trim().toLowerCase())));
+  protected readonly matching = computed(() =>
+    this.known().filter(({ name }) => name.toLowerCase().includes(this.ownerName().trim().toLowerCase())),
+  );
   protected readonly isNewOwner = computed(() => this.ownerName().trim() !== '' && this.sameOwner() === undefined);
-  private readonly sameOwner = computed(() => this.known().find(({ name }) => name.toLowerCase() === this.ownerName().trim().toLowerCase()));
+  private readonly sameOwner = computed(() =>
+    this.known().find(({ name }) => name.toLowerCase() === this.ownerName().trim().toLowerCase()),
+  );
   protected readonly kind = computed(() => {
     const found = archetype(this.archetypeId());
     if (found === undefined) return null;
     const { scaleMm, notes } = found.sketch;
-    return { facts: found.facts, scale: typeof scaleMm === 'number' ? scaleMm : Math.max(...scaleMm), notes: [...notes].reverse().join(' ') };
+    return {
+      facts: found.facts,
+      scale: typeof scaleMm === 'number' ? scaleMm : Math.max(...scaleMm),
+      notes: [...notes].reverse().join(' '),
+    };
+  });
+
+  protected readonly picture = computed(() =>
+    archetype(this.archetypeId()) === undefined ? null : kindPicture(this.archetypeId(), PICTURE_PX),
+  );
+  protected readonly geometry = computed(() => {
+    const instrument = this.picture()?.instrument;
+    return instrument === undefined
+      ? []
+      : geometryFacts(fromInstrument(instrument), (mm, digits) => say(this.measures.length(fromMillimetres(mm), digits)));
   });
 
   protected async add(): Promise<void> {

@@ -10,7 +10,12 @@ export function pullOf(geometry: Geometry, setup: PastSetup): Newtons | null {
   const instrument = toInstrument(geometry);
   const pulls = setup.strings.flatMap(({ construction, gaugeMm, wrap }, index) => {
     const place = instrument.strings[index];
-    const properties = stringProperties({ family: instrument.family, construction, gauge: fromMillimetres(gaugeMm), ...(wrap === undefined ? {} : { wrap }) });
+    const properties = stringProperties({
+      family: instrument.family,
+      construction,
+      gauge: fromMillimetres(gaugeMm),
+      ...(wrap === undefined ? {} : { wrap }),
+    });
     if (place === undefined || !properties.ok) return [];
     return tensionFor(frequencyOf(place.note, instrument.a4), place.scaleLength, properties.value);
   });
@@ -41,6 +46,8 @@ export function pullChart(setups: readonly { at: number; pull: number; label: st
   return {
     path: line()(corners) ?? '',
     points: setups.map((setup) => ({ x: x(setup.at), y: y(setup.pull), label: setup.label })),
-    years: x.ticks(4).map((tick) => ({ x: x(tick), label: new Intl.DateTimeFormat('en-GB', { month: 'short', year: '2-digit' }).format(tick) })),
+    years: x
+      .ticks(4)
+      .map((tick) => ({ x: x(tick), label: new Intl.DateTimeFormat('en-GB', { month: 'short', year: '2-digit' }).format(tick) })),
   };
 }

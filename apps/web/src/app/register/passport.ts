@@ -9,6 +9,7 @@ import { sayProblem } from '../server/server-problem';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
+import { geometryFacts } from './geometry-facts';
 import { pullChart, pullOf } from './passport-charts';
 
 /** An instrument's passport: what it is, what is on it, and all past setups. */
@@ -26,7 +27,10 @@ export class PassportPage {
   private readonly router = inject(Router);
   private readonly measures = inject(Measures);
 
-  protected readonly passport = resource({ params: () => ({ id: this.id() }), loader: ({ params }) => this.api.call('passport', { params }) });
+  protected readonly passport = resource({
+    params: () => ({ id: this.id() }),
+    loader: ({ params }) => this.api.call('passport', { params }),
+  });
   protected readonly trouble = computed(() => {
     const error = this.passport.error();
     return error === undefined ? null : sayProblem(error.cause ?? error);
@@ -56,7 +60,14 @@ export class PassportPage {
       };
     });
   });
-  protected readonly past = computed(() => (this.passport.hasValue() ? this.passport.value().setups.map((setup) => this.storyOf(setup)) : []));
+  protected readonly geometry = computed(() =>
+    this.passport.hasValue()
+      ? geometryFacts(this.passport.value().geometry, (mm, digits) => say(this.measures.length(fromMillimetres(mm), digits)))
+      : [],
+  );
+  protected readonly past = computed(() =>
+    this.passport.hasValue() ? this.passport.value().setups.map((setup) => this.storyOf(setup)) : [],
+  );
   protected readonly chart = computed(() => {
     if (!this.passport.hasValue()) return null;
     const { geometry, setups } = this.passport.value();

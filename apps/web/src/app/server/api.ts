@@ -30,7 +30,11 @@ export class Api {
   private async send<K extends EndpointName>(endpoint: Endpoint, parts: Parts): Promise<ReplyOf<K>> {
     const response = await this.fetch(urlOf(endpoint.path, parts), {
       method: endpoint.method,
-      headers: { accept: 'application/json', 'x-csrf-token': this.csrfToken, ...(parts.body === undefined ? {} : { 'content-type': 'application/json' }) },
+      headers: {
+        accept: 'application/json',
+        'x-csrf-token': this.csrfToken,
+        ...(parts.body === undefined ? {} : { 'content-type': 'application/json' }),
+      },
       ...(parts.body === undefined ? {} : { body: JSON.stringify(parts.body) }),
     });
     const answer: unknown = await response.json().catch(() => null);
@@ -56,7 +60,9 @@ export class Api {
 
 function urlOf(path: string, { params, query }: Parts): string {
   const filled = path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params?.[key] ?? ''));
-  const search = new URLSearchParams(Object.entries(query ?? {}).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])));
+  const search = new URLSearchParams(
+    Object.entries(query ?? {}).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])),
+  );
   return search.size === 0 ? filled : `${filled}?${search}`;
 }
 

@@ -16,7 +16,11 @@ export class ServerProblem extends Error {
 }
 
 export const serverAway = () =>
-  new ServerProblem(problem('store-away', 'The server does not answer. Steps at the bench are kept on this device and are sent when it is back.'), true);
+  new ServerProblem(
+    problem('store-away', 'The server does not answer. Steps at the bench are kept on this device and are sent when it is back.'),
+    true,
+  );
 
 /** A sentence for people, whatever was thrown. */
-export const sayProblem = (error: unknown): string => (error instanceof ServerProblem ? error.problem.detail : 'Something went wrong in this page. Reload it; nothing you ticked is lost.');
+export const sayProblem = (error: unknown): string =>
+  error instanceof ServerProblem ? error.problem.detail : 'Something went wrong in this page. Reload it; nothing you ticked is lost.';

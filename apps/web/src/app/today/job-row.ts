@@ -19,7 +19,10 @@ const SOON_MINUTES = 3 * HOUR;
 export function jobRow(job: JobSummary, now: number): JobRow {
   const { family, stringCount } = job.instrument;
   const soft = family === 'classical' || family === 'ukulele';
-  const effort = expectedEffort(family, Array.from({ length: stringCount }, () => (soft ? 'nylon' : 'plain')));
+  const effort = expectedEffort(
+    family,
+    Array.from({ length: stringCount }, () => (soft ? 'nylon' : 'plain')),
+  );
   const spare = job.promisedAt === null ? null : minutesToSpare(Date.parse(job.promisedAt), now, effort);
   return {
     job,
@@ -32,7 +35,8 @@ export function jobRow(job: JobSummary, now: number): JobRow {
   };
 }
 
-const dayAndTime = (date: Date) => new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' }).format(date).replace(',', '');
+const dayAndTime = (date: Date) =>
+  new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' }).format(date).replace(',', '');
 
 function sayLeft(spare: number | null, now: number): string {
   if (spare === null) return 'when there is time';

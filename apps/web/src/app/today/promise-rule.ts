@@ -3,6 +3,8 @@ import type { JobRow } from './job-row';
 
 const HOUR_MS = 3_600_000;
 const LEAST_HOURS = 12;
+const STEP_HOURS = [1, 2, 3, 6, 12] as const;
+const MOST_TICKS = 12;
 
 export interface PromiseRule {
   hours: { left: number; label: string; day: string }[];
@@ -14,19 +16,21 @@ export function promiseTicks(rows: readonly JobRow[], now: number): PromiseRule 
   const promises = rows.flatMap((row) => (row.job.promisedAt === null ? [] : [{ row, at: Date.parse(row.job.promisedAt) }]));
   const last = Math.max(now + LEAST_HOURS * HOUR_MS, ...promises.map(({ at }) => at + 4 * HOUR_MS));
   const scale = scaleTime().domain([now, last]).range([0, 100]);
-  const step = Math.max(1, Math.ceil((last - now) / HOUR_MS / 12 / 6) * 6);
+  const step = STEP_HOURS.find((hours) => (last - now) / HOUR_MS / hours <= MOST_TICKS) ?? 24;
   const hours = scale.ticks(timeHour.every(step) ?? timeHour).map((tick) => ({
     left: scale(tick),
     label: `${String(tick.getHours()).padStart(2, '0')}:00`,
     day: tick.getHours() < step ? new Intl.DateTimeFormat('en-GB', { weekday: 'short' }).format(tick) : '',
   }));
   const ends = [-100, -100];
-  const marks = promises.sort((a, b) => a.at - b.at).map(({ row, at }) => {
-    const left = scale(at);
-    // two rows of flags, so that promises close together stay readable
-    const place = left - (ends[0] ?? 0) >= 7 ? 0 : left - (ends[1] ?? 0) >= 7 ? 1 : 0;
-    ends[place] = left;
-    return { left, passport: row.passport, state: row.state, row: place, label: `${row.passport} ${row.promised}` };
-  });
+  const marks = promises
+    .sort((a, b) => a.at - b.at)
+    .map(({ row, at }) => {
+      const left = scale(at);
+      // two rows of flags, so that promises close together stay readable
+      const place = left - (ends[0] ?? 0) >= 7 ? 0 : left - (ends[1] ?? 0) >= 7 ? 1 : 0;
+      ends[place] = left;
+      return { left, passport: row.passport, state: row.state, row: place, label: `${row.passport} ${row.promised}` };
+    });
   return { hours, marks };
 }

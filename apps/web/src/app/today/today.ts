@@ -24,19 +24,29 @@ const MINUTE_MS = 60_000;
 })
 export class Today {
   private readonly api = inject(Api);
-  protected readonly now = toSignal(interval(MINUTE_MS).pipe(startWith(0), map(() => Date.now())), { initialValue: Date.now() });
+  protected readonly now = toSignal(
+    interval(MINUTE_MS).pipe(
+      startWith(0),
+      map(() => Date.now()),
+    ),
+    { initialValue: Date.now() },
+  );
   private readonly news = toSignal(inject(LiveFeed).news.pipe(throttleTime(400, undefined, { leading: true, trailing: true })));
 
   protected readonly jobs = resource({
     params: () => ({ news: this.news() }),
     loader: () => this.api.call('listJobs', {}),
   });
-  protected readonly trouble = computed(() => (this.jobs.error() === undefined ? null : sayProblem(this.jobs.error()?.cause ?? this.jobs.error())));
+  protected readonly trouble = computed(() =>
+    this.jobs.error() === undefined ? null : sayProblem(this.jobs.error()?.cause ?? this.jobs.error()),
+  );
   private readonly rows = computed(() => (this.jobs.hasValue() ? this.jobs.value().map((job) => jobRow(job, this.now())) : []));
   protected readonly onBench = computed(() => this.rows().filter(({ job }) => job.state === 'on-bench'));
   protected readonly waiting = computed(() => this.rows().filter(({ job }) => job.state === 'waiting'));
   protected readonly late = computed(() => this.rows().filter(({ state, job }) => state === 'late' && job.state === 'waiting'));
-  protected readonly heading = computed(() => new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }).format(this.now()));
+  protected readonly heading = computed(() =>
+    new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }).format(this.now()),
+  );
   protected readonly attended = computed(() => {
     const minutes = this.rows().reduce((sum, { takes }) => sum + Number.parseInt(takes, 10), 0);
     return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;

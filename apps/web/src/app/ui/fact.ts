@@ -4,19 +4,18 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 @Component({
   selector: 'peg-fact',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<dt>{{ label() }}</dt>
-    <dd><ng-content /></dd>`,
+  template: `<small>{{ label() }}</small> <b><ng-content /></b>`,
   styles: `
     :host {
       display: block;
       white-space: nowrap;
     }
-    dt {
+    small {
+      display: block;
       color: var(--ink-soft);
       font-size: 14px;
     }
-    dd {
-      margin: 0;
+    b {
       font-weight: 600;
     }
   `,

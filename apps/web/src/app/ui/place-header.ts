@@ -10,7 +10,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
         <h1>{{ heading() }}</h1>
         <p class="soft">{{ sub() }}</p>
       </div>
-      <dl><ng-content /></dl>
+      <div class="facts"><ng-content /></div>
     </header>
   `,
   styles: `
@@ -31,7 +31,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
       margin: 0;
       font-size: 15px;
     }
-    dl {
+    .facts {
       display: flex;
       gap: var(--space-5);
       margin: 4px 0 0;

@@ -63,7 +63,9 @@ export class WorksheetPlace {
   });
   protected readonly promised = computed(() => {
     const at = this.desk.file()?.job.promisedAt ?? null;
-    return at === null ? 'no hurry' : new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(at)).replace(',', '');
+    return at === null
+      ? 'no hurry'
+      : new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(at)).replace(',', '');
   });
 
   constructor() {
@@ -100,7 +102,8 @@ export class WorksheetPlace {
     if (this.desk.stage() !== 'wind' || this.dialog.openDialogs.length > 0) return;
     const plan = this.desk.planInHand();
     const lane = this.desk.lanes()[this.desk.lane()];
-    if (plan !== null && lane !== undefined) this.dialog.open(WhyDialog, { data: { plan, lane, instrument: this.desk.instrument() }, width: '720px' });
+    if (plan !== null && lane !== undefined)
+      this.dialog.open(WhyDialog, { data: { plan, lane, instrument: this.desk.instrument() }, width: '720px' });
   }
 
   protected async press(event: KeyboardEvent): Promise<void> {

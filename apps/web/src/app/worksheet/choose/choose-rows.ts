@@ -2,7 +2,15 @@ import { scaleLinear } from 'd3';
 import { slotFit, type SlotFit } from '@gold-peg/craft/nut';
 import type { Instrument } from '@gold-peg/craft/instrument';
 import type { StringProperties } from '@gold-peg/craft/strings';
-import { compareSets, loadString, reliefChange, totalPull, type Estimate, type LoadedString, type SetComparison } from '@gold-peg/craft/tension';
+import {
+  compareSets,
+  loadString,
+  reliefChange,
+  totalPull,
+  type Estimate,
+  type LoadedString,
+  type SetComparison,
+} from '@gold-peg/craft/tension';
 import { frequencyOf, noteAtOrBelow, type Newtons } from '@gold-peg/craft/units';
 import type { Lane } from '../desk/lane';
 
@@ -27,7 +35,11 @@ export interface Choice {
 }
 
 /** Old against new, string by string; null while some string of the candidate cannot be computed. */
-export function compareChoice(instrument: Instrument, lanes: readonly Lane[], oldStrings: readonly (StringProperties | null)[] | null): Choice | null {
+export function compareChoice(
+  instrument: Instrument,
+  lanes: readonly Lane[],
+  oldStrings: readonly (StringProperties | null)[] | null,
+): Choice | null {
   const rows = lanes.flatMap((lane) => rowOf(instrument, lane, oldStrings?.[lane.index] ?? null) ?? []);
   if (rows.length === 0 || rows.length !== lanes.length) return null;
   const pulls = rows.map(({ load }) => load.pull);

@@ -89,6 +89,9 @@ export class Choose {
   protected readonly tuning = computed(() => {
     const lanes = this.desk.lanes();
     const a4 = this.desk.instrument()?.a4 ?? 440;
-    return `${lanes.map(({ letter }) => letter).reverse().join(' ')}, A = ${a4}`;
+    return `${lanes
+      .map(({ letter }) => letter)
+      .reverse()
+      .join(' ')}, A = ${a4}`;
   });
 }

@@ -18,12 +18,17 @@ export function consequencesOf(instrument: Instrument, choice: Choice, length: (
 
 function relief({ relief: estimate }: Choice, length: (value: Metres, digits?: number) => string): Consequence {
   if (estimate === null) return { about: 'relief', says: 'nothing is known of the old set: measure relief before and after', grave: false };
-  if (Math.abs(toMillimetres(estimate.likely)) < LEAST_SHOWN_MM) return { about: 'relief', says: 'as before: the pull hardly changes', grave: false };
+  if (Math.abs(toMillimetres(estimate.likely)) < LEAST_SHOWN_MM)
+    return { about: 'relief', says: 'as before: the pull hardly changes', grave: false };
   const sign = estimate.likely < 0 ? '−' : '+';
   const range = [estimate.low, estimate.high].map((value) => toMillimetres(value).toFixed(2).replace('-', '−')).join(' to ');
   const much = Math.abs(toMillimetres(estimate.likely)) > 0.1;
   const what = `${sign}${length(Math.abs(estimate.likely) as Metres, 2)} (${range} mm), an estimate`;
-  return { about: 'relief', says: `${what}: ${much ? 'measure it, and leave the truss rod to a qualified repairer' : 'leave it'}`, grave: much };
+  return {
+    about: 'relief',
+    says: `${what}: ${much ? 'measure it, and leave the truss rod to a qualified repairer' : 'leave it'}`,
+    grave: much,
+  };
 }
 
 function slots({ rows }: Choice): Consequence {
@@ -31,9 +36,18 @@ function slots({ rows }: Choice): Consequence {
   const loose = rows.filter(({ fit }) => fit.kind === 'loose');
   if (tight.length > 0) {
     const which = tight.map(({ lane, fit }) => `${lane.number} by ${toMillimetres(fit.missing).toFixed(2)} mm`).join(', ');
-    return { about: 'nut slots', says: `too narrow for string ${which}: it may bind; try whether it slides, filing is a repairer’s work`, grave: true };
+    return {
+      about: 'nut slots',
+      says: `too narrow for string ${which}: it may bind; try whether it slides, filing is a repairer’s work`,
+      grave: true,
+    };
   }
-  if (loose.length > 0) return { about: 'nut slots', says: `wide for string ${loose.map(({ lane }) => lane.number).join(', ')}: listen for a buzz on the open string`, grave: false };
+  if (loose.length > 0)
+    return {
+      about: 'nut slots',
+      says: `wide for string ${loose.map(({ lane }) => lane.number).join(', ')}: listen for a buzz on the open string`,
+      grave: false,
+    };
   return { about: 'nut slots', says: 'every string has room to slide', grave: false };
 }
 
@@ -50,8 +64,10 @@ function reserve(instrument: Instrument, { tightest }: Choice): Consequence {
 
 function bridge({ bridge: { anchor } }: Instrument, { comparison }: Choice): Consequence {
   const change = comparison?.total.percent ?? 0;
-  if (anchor === 'resting-vibrato' && change > 1) return { about: 'bridge', says: 'more pull may lift it off the body: turn the claw screws in until it rests', grave: true };
+  if (anchor === 'resting-vibrato' && change > 1)
+    return { about: 'bridge', says: 'more pull may lift it off the body: turn the claw screws in until it rests', grave: true };
   if (anchor === 'resting-vibrato') return { about: 'bridge', says: 'goes on resting on the body', grave: false };
-  if (anchor === 'hooked-tailpiece') return { about: 'bridge', says: 'loose, it stands by the strings alone: mark its place, one string at a time', grave: false };
+  if (anchor === 'hooked-tailpiece')
+    return { about: 'bridge', says: 'loose, it stands by the strings alone: mark its place, one string at a time', grave: false };
   return { about: 'bridge', says: 'fixed: nothing moves', grave: false };
 }

@@ -1,7 +1,5 @@
 export type KeyAction =
-  | { kind: 'lane'; index: number }
-  | { kind: 'stage'; by: 1 | -1 }
-  | { kind: 'done' | 'take-back' | 'why' | 'keys' | 'edit' };
+  { kind: 'lane'; index: number } | { kind: 'stage'; by: 1 | -1 } | { kind: 'done' | 'take-back' | 'why' | 'keys' | 'edit' };
 
 /** Keys of the worksheet, in words, for the card that lists them. */
 export const KEYS: readonly { keys: string; does: string }[] = [
@@ -15,7 +13,10 @@ export const KEYS: readonly { keys: string; does: string }[] = [
 ];
 
 /** What a key means at the worksheet; null where it belongs to whatever has the focus. */
-export function keyAction(event: Pick<KeyboardEvent, 'key' | 'target' | 'ctrlKey' | 'altKey' | 'metaKey' | 'defaultPrevented'>, laneCount: number): KeyAction | null {
+export function keyAction(
+  event: Pick<KeyboardEvent, 'key' | 'target' | 'ctrlKey' | 'altKey' | 'metaKey' | 'defaultPrevented'>,
+  laneCount: number,
+): KeyAction | null {
   if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented) return null;
   const element = event.target as HTMLElement | null;
   if (element?.closest?.('input, textarea, select, [contenteditable], [role=slider], [role=option], [role=combobox]')) return null;

@@ -62,7 +62,8 @@ export class WorksheetDesk {
   /** Strings going on: those chosen, or those of the candidate while nothing is. */
   readonly strings = computed(() => {
     const chosen = this.sheet().chosen?.payload.strings;
-    const candidate = this.candidate()?.strings.map((string) => this.propertiesOf({ ...string, gaugeMm: toMillimetres(string.gauge) })) ?? [];
+    const candidate =
+      this.candidate()?.strings.map((string) => this.propertiesOf({ ...string, gaugeMm: toMillimetres(string.gauge) })) ?? [];
     return this.stage() === 'choose' || chosen === undefined ? candidate : chosen.map((string) => this.propertiesOf(string));
   });
   /** Strings that are on it now. */
@@ -80,7 +81,11 @@ export class WorksheetDesk {
     return cut === null ? plan : this.planFor(this.lane(), this.strings()[this.lane()] ?? null, cut);
   });
   /** Low strings first, the way most restring; the order of the house comes with house methods. */
-  readonly order = computed(() => this.lanes().map(({ index }) => index).reverse());
+  readonly order = computed(() =>
+    this.lanes()
+      .map(({ index }) => index)
+      .reverse(),
+  );
   readonly startedAt = computed(() => this.sheet().standing[0]?.at ?? null);
   readonly closed = computed(() => this.sheet().handedOver !== null);
 
@@ -139,7 +144,11 @@ export class WorksheetDesk {
   async choose(): Promise<void> {
     const set = this.candidate();
     if (set === null || this.closed()) return;
-    const strings = set.strings.map(({ construction, gauge, wrap }): LoggedString => ({ construction, gaugeMm: toMillimetres(gauge), ...(wrap === undefined ? {} : { wrap }) }));
+    const strings = set.strings.map(({ construction, gauge, wrap }): LoggedString => ({
+      construction,
+      gaugeMm: toMillimetres(gauge),
+      ...(wrap === undefined ? {} : { wrap }),
+    }));
     await this.happens({ kind: 'set-chosen', payload: { name: set.name, family: set.family, strings } });
   }
 

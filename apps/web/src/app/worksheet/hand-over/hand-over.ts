@@ -40,12 +40,21 @@ export class HandOver {
   protected readonly open = computed(() =>
     STRING_STAGES.flatMap((stage) => {
       const left = passed(this.desk.sheet(), stage).flatMap((done, index) => (done ? [] : [index + 1]));
-      return left.length === 0 ? [] : [`${STAGE_NAMES[stage]}: ${left.length === this.desk.lanes().length ? 'no string ticked' : `string ${left.join(', ')} not ticked`}`];
+      return left.length === 0
+        ? []
+        : [
+            `${STAGE_NAMES[stage]}: ${left.length === this.desk.lanes().length ? 'no string ticked' : `string ${left.join(', ')} not ticked`}`,
+          ];
     }),
   );
   protected readonly handedOver = computed(() => {
     const event = this.desk.sheet().handedOver;
-    return event === null ? null : { at: new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' }).format(new Date(event.at)), remark: event.payload.remark };
+    return event === null
+      ? null
+      : {
+          at: new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' }).format(new Date(event.at)),
+          remark: event.payload.remark,
+        };
   });
   protected readonly notes = computed(() => this.desk.sheet().notes.map(({ payload }) => payload.text));
   protected readonly soft = computed(() => this.desk.lanes().some(({ texture }) => texture === 'nylon'));

@@ -28,7 +28,8 @@ const COMMON: Readonly<Record<Exclude<PlainStageKind, 'anchor' | 'strip'>, Stage
     does: 'Does a fingernail catch in a groove at a fret under this string? Does the new string slide in its nut slot? Run it over your thumb: no loose wraps.',
     check: 'What is found is noted below and stays in the passport.',
     done: 'looked over',
-    caution: 'Frets, nut files, truss rods and bridges that lift go to a qualified repairer. Soft old lacquer and protected woods are a specialist’s work.',
+    caution:
+      'Frets, nut files, truss rods and bridges that lift go to a qualified repairer. Soft old lacquer and protected woods are a specialist’s work.',
   },
   'bring-up': {
     title: 'Bring up to pitch',
@@ -62,10 +63,20 @@ const STRIP: StageNote = {
 };
 
 const STRIP_AT: Partial<Record<AnchorKind, Partial<StageNote>>> = {
-  pins: { does: 'Slacken. Lever the pin under its shoulder; a stuck one is pushed from inside. Never grip its tip.', caution: 'Never cut under tension. Lever pins by the shoulder: pliers on the tip break it. Count the old ball ends: one left inside will rattle.' },
+  pins: {
+    does: 'Slacken. Lever the pin under its shoulder; a stuck one is pushed from inside. Never grip its tip.',
+    caution:
+      'Never cut under tension. Lever pins by the shoulder: pliers on the tip break it. Count the old ball ends: one left inside will rattle.',
+  },
   'tie-block': { does: 'Slacken, loosen the tie, pull the end through the block.' },
-  'resting-vibrato': { does: 'One at a time: slacken, push the ball out at the back of the block.', caution: 'Springs behind the cover plate are under load. Never cut under tension.' },
-  'hooked-tailpiece': { does: 'One at a time: slide the cover back, slacken, unhook. The bridge stands only by tension: mark its place first.', caution: 'One string at a time, or the loose bridge falls. Loops jump off their hooks: eyes away.' },
+  'resting-vibrato': {
+    does: 'One at a time: slacken, push the ball out at the back of the block.',
+    caution: 'Springs behind the cover plate are under load. Never cut under tension.',
+  },
+  'hooked-tailpiece': {
+    does: 'One at a time: slide the cover back, slacken, unhook. The bridge stands only by tension: mark its place first.',
+    caution: 'One string at a time, or the loose bridge falls. Loops jump off their hooks: eyes away.',
+  },
 };
 
 const ANCHOR: Readonly<Record<AnchorKind, StageNote>> = {

@@ -41,7 +41,14 @@ export class StageRule {
       const count = strings.filter(Boolean).length;
       // passed strings fill up from the left, whichever they are: the lanes say which
       const ticks = strings.map((_, index) => (index < count ? 'done' : here && index === count ? 'next' : 'open'));
-      return { id, name: STAGE_NAMES[id], here, all: count === strings.length, ticks, label: `${STAGE_NAMES[id]}, ${count} of ${strings.length} strings passed` };
+      return {
+        id,
+        name: STAGE_NAMES[id],
+        here,
+        all: count === strings.length,
+        ticks,
+        label: `${STAGE_NAMES[id]}, ${count} of ${strings.length} strings passed`,
+      };
     });
   });
 }

@@ -1,11 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, input, output, viewChild } from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
 import { scaleLinear } from 'd3';
 import { cutZones, type CutZone, type WindPlan } from '@gold-peg/craft/procedure';
 import { fromMillimetres, metres, toMillimetres, type Metres } from '@gold-peg/craft/units';
 
 const WIDTH = 480;
 const PAD = 16;
-const ZONE_NAMES: Readonly<Record<CutZone['kind'], string>> = { scrap: 'scrap', few: 'few', good: 'good', many: 'many', 'over-capacity': 'over the post' };
+const ZONE_NAMES: Readonly<Record<CutZone['kind'], string>> = {
+  scrap: 'scrap',
+  few: 'few',
+  good: 'good',
+  many: 'many',
+  'over-capacity': 'over the post',
+};
 /** Narrower zones are coloured but not named, px. */
 const NAMED_FROM = 34;
 

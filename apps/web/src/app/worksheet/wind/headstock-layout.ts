@@ -10,7 +10,8 @@ import { headPosts, headstockOutline, TIP_MM, type OnFace } from './headstock-ou
 const MM = 1000;
 const NECK_PX = 14;
 const FAN_PX = 84;
-const LEFT_PX = 14;
+/** Room for the word beside the farthest cut mark. */
+const LEFT_PX = 34;
 const BUTTON_MM = { length: 17, width: 8, gap: 1.5 };
 /** Drawn a little thicker than to scale, all by the same factor, so that a thin string can be seen. */
 const THICKER = 1.7;
@@ -69,9 +70,17 @@ export function layOutHeadstock(request: HeadstockRequest): HeadstockPicture {
   const { instrument, width, height } = request;
   const posts = headPosts(instrument);
   const tip = Math.max(...posts.map(({ along }) => along * MM)) + TIP_MM;
-  const cuts = request.lanes.map(({ place }, index) => (place.post.pipAlong === null ? (place.post.along + (request.plans[index]?.cut ?? 0)) * MM + 4 : 0));
+  const cuts = request.lanes.map(({ place }, index) =>
+    place.post.pipAlong === null ? (place.post.along + (request.plans[index]?.cut ?? 0)) * MM + 4 : 0,
+  );
   const reach = Math.max(tip, ...cuts);
-  const reachSide = (side: 'bass' | 'treble') => Math.max(...posts.filter((post) => post.side === side).map(({ sideways, style }) => (style === 'roller' ? 24 : Math.abs(sideways) * MM) + 11 + BUTTON_MM.length), 26);
+  const reachSide = (side: 'bass' | 'treble') =>
+    Math.max(
+      ...posts
+        .filter((post) => post.side === side)
+        .map(({ sideways, style }) => (style === 'roller' ? 24 : Math.abs(sideways) * MM) + 11 + BUTTON_MM.length),
+      26,
+    );
   const up = reachSide('treble');
   const down = reachSide('bass');
   const nutX = width - FAN_PX - NECK_PX;
@@ -83,7 +92,16 @@ export function layOutHeadstock(request: HeadstockRequest): HeadstockPicture {
   return {
     pxPerMm,
     outline: headstockOutline(instrument, at),
-    slots: instrument.headstock.layout === 'slotted' ? [-1, 1].map((side) => slotPath(side, posts.map(({ along }) => along * MM), at)) : [],
+    slots:
+      instrument.headstock.layout === 'slotted'
+        ? [-1, 1].map((side) =>
+            slotPath(
+              side,
+              posts.map(({ along }) => along * MM),
+              at,
+            ),
+          )
+        : [],
     neck: `M${nutX},${nutTop} h${NECK_PX} v${2 * half * pxPerMm} h${-NECK_PX} z`,
     nut: { x: nutX - 2 * pxPerMm, y: nutTop, width: 5 * pxPerMm, height: 2 * half * pxPerMm },
     posts: request.lanes.flatMap((lane) => drawPost(lane, request, at, pxPerMm) ?? []),
@@ -124,8 +142,16 @@ function drawPost({ index, number, place }: Lane, { inHand, done }: HeadstockReq
     x,
     y,
     radius,
-    roller: post.style === 'roller' ? { x: x - radius, y: Math.min(...rollerEnds), width: 2 * radius, height: Math.abs(rollerEnds[1] - rollerEnds[0]) } : null,
-    button: { x: x - (BUTTON_MM.width * k) / 2, y: Math.min(buttonFrom, buttonTo), width: BUTTON_MM.width * k, height: Math.abs(buttonTo - buttonFrom) },
+    roller:
+      post.style === 'roller'
+        ? { x: x - radius, y: Math.min(...rollerEnds), width: 2 * radius, height: Math.abs(rollerEnds[1] - rollerEnds[0]) }
+        : null,
+    button: {
+      x: x - (BUTTON_MM.width * k) / 2,
+      y: Math.min(buttonFrom, buttonTo),
+      width: BUTTON_MM.width * k,
+      height: Math.abs(buttonTo - buttonFrom),
+    },
     done: done[index] ?? false,
     inHand: index === inHand,
   };
@@ -136,7 +162,12 @@ function meetsPost({ place }: Lane, plan: WindPlan | null): readonly [number, nu
   const { post, slotSideways } = place;
   if (post.style === 'roller' || plan === null) return [post.along * MM, post.sideways * MM];
   const sign = post.side === 'bass' ? 1 : -1;
-  const point = tangentPoint({ along: post.along, sideways: metres(sign * (post.sideways - slotSideways)), windingRadius: windingCircle(plan.geometry).radius, flank: 'inside' });
+  const point = tangentPoint({
+    along: post.along,
+    sideways: metres(sign * (post.sideways - slotSideways)),
+    windingRadius: windingCircle(plan.geometry).radius,
+    flank: 'inside',
+  });
   return [point.along * MM, (slotSideways + sign * point.outward) * MM];
 }
 
@@ -145,7 +176,9 @@ function drawString(lane: Lane, { plans, laneCentres, inHand, done }: HeadstockR
   const fifth = place.post.pipAlong !== null;
   const slot = at(0, place.slotSideways * MM);
   const neckEnd = at(0, place.slotSideways * MM)[0] + NECK_PX;
-  const lead = fifth ? `M${neckEnd},${slot[1]}` : `M${at(...meetsPost(lane, plans[index] ?? null)).join(',')} L${slot.join(',')} H${neckEnd}`;
+  const lead = fifth
+    ? `M${neckEnd},${slot[1]}`
+    : `M${at(...meetsPost(lane, plans[index] ?? null)).join(',')} L${slot.join(',')} H${neckEnd}`;
   return {
     index,
     path: `${lead} L${width},${laneCentres[index] ?? 0}`,

@@ -18,7 +18,8 @@ export const TIP_MM = 22;
 
 const SLOTTED_HALF_MM = 22;
 
-export const headPosts = (instrument: Instrument): Post[] => instrument.strings.map(({ post }) => post).filter(({ pipAlong }) => pipAlong === null);
+export const headPosts = (instrument: Instrument): Post[] =>
+  instrument.strings.map(({ post }) => post).filter(({ pipAlong }) => pipAlong === null);
 
 /** Outline of a headstock round its posts: a shape of our own, only its posts, nut and slots are measured. */
 export function headstockOutline(instrument: Instrument, at: OnFace): string {
@@ -28,7 +29,8 @@ export function headstockOutline(instrument: Instrument, at: OnFace): string {
   const treble = edgeOf(posts.filter(({ side }) => side === 'treble'));
   if (instrument.headstock.layout === 'in-line') return inLine(bass, half, at);
   // a slotted head is as wide as its rollers, wherever on them the strings wind
-  if (instrument.headstock.layout === 'slotted') return split(straight(treble, -SLOTTED_HALF_MM), straight(bass, SLOTTED_HALF_MM), half, at);
+  if (instrument.headstock.layout === 'slotted')
+    return split(straight(treble, -SLOTTED_HALF_MM), straight(bass, SLOTTED_HALF_MM), half, at);
   return split(treble, bass, half, at);
 }
 
@@ -38,14 +40,20 @@ function edgeOf(posts: readonly Post[]): Edge {
   const sorted = [...posts].sort((a, b) => a.along - b.along);
   const first = sorted[0];
   const last = sorted.at(-1);
-  return { near: (first?.sideways ?? 0) * MM, far: (last?.sideways ?? 0) * MM, first: (first?.along ?? 0) * MM, last: (last?.along ?? 0) * MM };
+  return {
+    near: (first?.sideways ?? 0) * MM,
+    far: (last?.sideways ?? 0) * MM,
+    first: (first?.along ?? 0) * MM,
+    last: (last?.along ?? 0) * MM,
+  };
 }
 
 const MARGIN_MM = 10;
 
 function split(treble: Edge, bass: Edge, half: number, at: OnFace): string {
   const shape = path();
-  const curve = (a: readonly [number, number], b: readonly [number, number], to: readonly [number, number]) => shape.bezierCurveTo(...at(...a), ...at(...b), ...at(...to));
+  const curve = (a: readonly [number, number], b: readonly [number, number], to: readonly [number, number]) =>
+    shape.bezierCurveTo(...at(...a), ...at(...b), ...at(...to));
   const tip = Math.max(treble.last, bass.last) + TIP_MM;
   shape.moveTo(...at(0, -half));
   curve([8, -half - 1], [treble.first - 20, treble.near - MARGIN_MM + 2], [treble.first - 8, treble.near - MARGIN_MM]);
@@ -61,7 +69,8 @@ function split(treble: Edge, bass: Edge, half: number, at: OnFace): string {
 
 function inLine(bass: Edge, half: number, at: OnFace): string {
   const shape = path();
-  const curve = (a: readonly [number, number], b: readonly [number, number], to: readonly [number, number]) => shape.bezierCurveTo(...at(...a), ...at(...b), ...at(...to));
+  const curve = (a: readonly [number, number], b: readonly [number, number], to: readonly [number, number]) =>
+    shape.bezierCurveTo(...at(...a), ...at(...b), ...at(...to));
   const tip = bass.last + TIP_MM;
   const slope = (bass.far - bass.near) / Math.max(1, bass.last - bass.first);
   const edge = (along: number) => bass.near + slope * (along - bass.first) + MARGIN_MM;

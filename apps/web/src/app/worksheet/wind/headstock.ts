@@ -37,5 +37,7 @@ export class Headstock {
     }),
   );
   protected readonly viewBox = computed(() => `0 0 ${this.width()} ${this.height()}`);
-  protected readonly label = computed(() => `Headstock to scale, ${this.picture().pxPerMm.toFixed(2)} px to the millimetre. String ${this.inHand() + 1} is in hand.`);
+  protected readonly label = computed(
+    () => `Headstock to scale, ${this.picture().pxPerMm.toFixed(2)} px to the millimetre. String ${this.inHand() + 1} is in hand.`,
+  );
 }

@@ -14,9 +14,13 @@ function fixing(lane: Lane, { methods, wind }: WindPlan): string {
     case 'over-one-under-rest':
       return 'Straight through the hole. First turn above the tail, all others below it.';
     case 'bend-into-centre':
-      return lane.texture === 'wound' ? 'Bend it square a little beyond the mark, then cut: the bend must be in the wrap. Push it to the bottom of the post.' : 'Cut, bend it square, push it to the bottom of the post.';
+      return lane.texture === 'wound'
+        ? 'Bend it square a little beyond the mark, then cut: the bend must be in the wrap. Push it to the bottom of the post.'
+        : 'Cut, bend it square, push it to the bottom of the post.';
     case 'loop-tie':
-      return wind.slack < 0 ? 'Through the hole, back over and under itself. No slack: stretch alone makes the turns.' : 'Through the hole, back over and under itself; trim once it holds.';
+      return wind.slack < 0
+        ? 'Through the hole, back over and under itself. No slack: stretch alone makes the turns.'
+        : 'Through the hole, back over and under itself; trim once it holds.';
   }
 }
 

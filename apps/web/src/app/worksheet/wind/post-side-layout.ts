@@ -73,7 +73,11 @@ export function layOutPostSide(instrument: Instrument, lane: Lane, plan: WindPla
       base: { x: -px(post.diameter) / 2 - 9, y: -5, width: px(post.diameter) + 18, height: 6 },
     },
     hole: { y: -px(post.holeHeight), radius: Math.max(2.5, pxPerMm * 0.9) },
-    turns: Array.from({ length: count }, (_, index) => ({ y: -px(post.holeHeight) + step * (index - aboveCount + 0.5), half, lean: step / 2 })),
+    turns: Array.from({ length: count }, (_, index) => ({
+      y: -px(post.holeHeight) + step * (index - aboveCount + 0.5),
+      half,
+      lean: step / 2,
+    })),
     face: faces(origin, { x: slot.x, y: slot.y + px(instrument.headstock.faceDrop) }, beta, run < trueRun),
     string: `M${exit.x},${exit.y} L${bend.x},${bend.y} L${slot.x},${slot.y} H${boardEnd}`,
     level: { x1: slot.x - 96, x2: slot.x, y: slot.y },
@@ -97,7 +101,10 @@ function faces(post: { x: number; y: number }, nut: { x: number; y: number }, be
   const slab = (x1: number, y1: number, x2: number, y2: number) => `M${x1},${y1} L${x2},${y2} v${FACE_PX} L${x1},${y1 + FACE_PX} z`;
   if (!broken) return [slab(left, atPost(left), nut.x, atPost(nut.x))];
   const middle = post.x + (nut.x - post.x) * 0.55;
-  return [slab(left, atPost(left), middle - BREAK_PX, atPost(middle - BREAK_PX)), slab(middle + BREAK_PX, atNut(middle + BREAK_PX), nut.x, nut.y)];
+  return [
+    slab(left, atPost(left), middle - BREAK_PX, atPost(middle - BREAK_PX)),
+    slab(middle + BREAK_PX, atNut(middle + BREAK_PX), nut.x, nut.y),
+  ];
 }
 
 /** Angle of the string between post and tree: from where it leaves the post up to the tree's underside. */

@@ -35,6 +35,8 @@ export class PostSide {
     const { nut } = this.plan();
     return nut !== null && nut.vertical < nut.wanted - 1e-9;
   });
-  protected readonly stack = computed(() => `${turnsToQuarter(this.plan().wind.turns)} turns, stack ${toMillimetres(this.plan().stackHeight).toFixed(1)} mm`);
+  protected readonly stack = computed(
+    () => `${turnsToQuarter(this.plan().wind.turns)} turns, stack ${toMillimetres(this.plan().stackHeight).toFixed(1)} mm`,
+  );
   protected readonly label = computed(() => `String ${this.lane().number} at its post: ${this.stack()}, ${this.angle()} over the nut`);
 }

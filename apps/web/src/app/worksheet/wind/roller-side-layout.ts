@@ -16,7 +16,12 @@ export interface RollerSidePicture {
 }
 
 /** A roller from its end, to scale and unbroken: the string leaves over its upper side and rises to the nut. */
-export function layOutRollerSide(instrument: Instrument, lane: Lane, plan: WindPlan, room: { width: number; height: number }): RollerSidePicture | null {
+export function layOutRollerSide(
+  instrument: Instrument,
+  lane: Lane,
+  plan: WindPlan,
+  room: { width: number; height: number },
+): RollerSidePicture | null {
   const { post } = lane.place;
   if (post.style !== 'roller' || plan.nut === null) return null;
   const beta = instrument.headstock.angle;

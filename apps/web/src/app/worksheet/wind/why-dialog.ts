@@ -21,8 +21,7 @@ export interface WhyData {
         @for (line of lines; track line.what) {
           <dt>{{ line.what }}</dt>
           <dd>
-            <b>{{ line.value }}</b
-            ><br />{{ line.rule }}<br /><span class="soft">{{ line.from }}</span>
+            <b>{{ line.value }}</b><br />{{ line.rule }}<br /><span class="soft">{{ line.from }}</span>
           </dd>
         }
       </dl>

@@ -45,7 +45,10 @@ function turns(plan: WindPlan): WhyLine {
 function slack({ wind, slack: length, allowance, geometry, slackRange }: WindPlan): WhyLine {
   const allow = allowance > 0 ? ` + half a turn over the lock ${mm(allowance)}` : '';
   const takenUp = wind.slack + wind.stretch;
-  const band = toMillimetres(metres(slackRange[1] - slackRange[0])) > 3 ? ` From ${mm(slackRange[0], 0)} to ${mm(slackRange[1], 0)} as it stretches more or less.` : '';
+  const band =
+    toMillimetres(metres(slackRange[1] - slackRange[0])) > 3
+      ? ` From ${mm(slackRange[0], 0)} to ${mm(slackRange[1], 0)} as it stretches more or less.`
+      : '';
   return {
     what: 'slack',
     value: mm(length),
@@ -64,8 +67,14 @@ function stretch({ stretch: { path, strain, creep }, wind }: WindPlan, lane: Lan
 }
 
 function cut({ cut: mark, slack: length, end }: WindPlan): WhyLine {
-  const needs = end.kind === 'slotted' ? `depth of the post ${mm(end.holeDepth)}` : `half the post ${mm(end.postDiameter / 2)} + tail ${mm(end.tail)}`;
-  return { what: 'cut mark', value: `${mm(mark)} past the post`, rule: 'slack and what the end needs, measured on the string held just taut', from: `slack ${mm(length)} + ${needs}` };
+  const needs =
+    end.kind === 'slotted' ? `depth of the post ${mm(end.holeDepth)}` : `half the post ${mm(end.postDiameter / 2)} + tail ${mm(end.tail)}`;
+  return {
+    what: 'cut mark',
+    value: `${mm(mark)} past the post`,
+    rule: 'slack and what the end needs, measured on the string held just taut',
+    from: `slack ${mm(length)} + ${needs}`,
+  };
 }
 
 function nut(plan: WindPlan): WhyLine[] {
@@ -75,7 +84,9 @@ function nut(plan: WindPlan): WhyLine[] {
     {
       what: 'nut angle',
       value: degrees(vertical),
-      rule: treeTouched ? 'the tree presses lower than the post alone: its drop over its distance' : 'from the slot down to where the string leaves the post',
+      rule: treeTouched
+        ? 'the tree presses lower than the post alone: its drop over its distance'
+        : 'from the slot down to where the string leaves the post',
       from: `leaves the post ${mm(plan.exitHeight)} above the face; sideways ${degrees(lateral)}, in space ${degrees(total)}; wanted ${degrees(wanted)}; presses ${downforce.toFixed(0)} N into the slot`,
     },
   ];
@@ -93,5 +104,10 @@ function pull({ load }: WindPlan, lane: Lane, instrument: Instrument): WhyLine {
 }
 
 function capacity({ capacityTurns, stackHeight }: WindPlan): WhyLine {
-  return { what: 'room on the post', value: `${capacityTurns.toFixed(1)} turns`, rule: 'one layer from the hole down to the face', from: `these turns stack ${mm(stackHeight)} high` };
+  return {
+    what: 'room on the post',
+    value: `${capacityTurns.toFixed(1)} turns`,
+    rule: 'one layer from the hole down to the face',
+    from: `these turns stack ${mm(stackHeight)} high`,
+  };
 }

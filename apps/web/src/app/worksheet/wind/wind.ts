@@ -45,7 +45,9 @@ export class Wind {
   protected readonly height = computed(() => HEAD_PX + this.laneHeight() * this.desk.lanes().length);
   protected readonly laneCentres = computed(() => this.desk.lanes().map(({ index }) => HEAD_PX + this.laneHeight() * (index + 0.5)));
   protected readonly done = computed(() => this.desk.sheet().done.wind.map((event) => event !== null));
-  protected readonly measureName = computed(() => ({ 'pull-back': 'pulled back to', posts: 'in posts', 'past-post': 'past the post' })[this.measures.slackMeasure()]);
+  protected readonly measureName = computed(
+    () => ({ 'pull-back': 'pulled back to', posts: 'in posts', 'past-post': 'past the post' })[this.measures.slackMeasure()],
+  );
 
   protected readonly caption = computed(() => {
     const instrument = this.desk.instrument();
@@ -117,7 +119,8 @@ export class Wind {
 
   private slackOf(plan: WindPlan) {
     const [low, high] = plan.slackRange;
-    const band = toMillimetres(metres(high - low)) > BAND_SHOWN_MM ? `${this.measures.length(low).value} to ${this.measures.length(high).value}` : '';
+    const band =
+      toMillimetres(metres(high - low)) > BAND_SHOWN_MM ? `${this.measures.length(low).value} to ${this.measures.length(high).value}` : '';
     return { ...this.measures.length(plan.slack), band };
   }
 
@@ -133,6 +136,11 @@ export class Wind {
     const nut = plan?.nut ?? null;
     if (nut === null) return { angle: '–', angleWidth: 0, wantedLeft: 0, low: false };
     const percent = (angle: number) => Math.max(0, Math.min(100, (100 * toDegrees(radians(angle))) / ANGLE_SCALE_DEG));
-    return { angle: degrees(nut.vertical), angleWidth: percent(nut.vertical), wantedLeft: percent(nut.wanted), low: nut.vertical < nut.wanted - 1e-9 };
+    return {
+      angle: degrees(nut.vertical),
+      angleWidth: percent(nut.vertical),
+      wantedLeft: percent(nut.wanted),
+      low: nut.vertical < nut.wanted - 1e-9,
+    };
   }
 }

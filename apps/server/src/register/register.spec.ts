@@ -1,0 +1,143 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { InstrumentSummary, Owner } from '@gold-peg/contract/register';
+import { openHouse, type TestHouse } from '../testing/house.js';
+import type { Visitor } from '../testing/visitor.js';
+
+let house: TestHouse;
+let counter: Visitor;
+beforeAll(async () => {
+  house = await openHouse();
+  counter = await house.visitor().signIn('counter');
+});
+afterAll(() => house.close());
+
+const find = async (search: string) =>
+  (await counter.ask('GET', `/api/instruments?search=${encodeURIComponent(search)}`)).body as InstrumentSummary[];
+
+describe('the register', () => {
+  it('holds the twelve instruments of the demo with their owners and what is on them', async () => {
+    const all = await find('');
+    expect(all.length).toBe(12);
+    expect(all.map(({ passport }) => passport)).toEqual([98, 104, 109, 112, 115, 117, 120, 121, 126, 131, 133, 140]);
+    for (const instrument of all)
+      expect(instrument).toMatchObject({ ownerName: expect.any(String), currentSet: expect.stringMatching(/^\./) });
+  });
+
+  it('finds by name, owner, kind and passport, and takes signs of the search literally', async () => {
+    expect((await find('heron')).map(({ name }) => name)).toEqual(['Heron parlour, walnut', 'Heron parlour, spruce']);
+    expect((await find('lantern')).length).toBe(2);
+    expect((await find('planetary')).map(({ passport }) => passport)).toEqual([120]);
+    expect((await find('0117')).map(({ passport }) => passport)).toEqual([117]);
+    expect(await find('100%')).toEqual([]);
+    expect(await find('_')).toEqual([]);
+  });
+
+  it('adds an instrument from an archetype, with a measured scale and the next passport', async () => {
+    const draft = { name: 'Drumlin, short neck', archetypeId: 'banjo-five-string', ownerId: null, scaleMm: 600, remark: '' };
+    const { status, body } = await counter.ask('POST', '/api/instruments', draft);
+    expect(status).toBe(201);
+    expect(body.passport).toBe(141);
+    expect(body.geometry.strings[0].scaleMm).toBeCloseTo(600, 9);
+    expect(body.geometry.strings[4].scaleMm).toBeCloseTo((502 * 600) / 670, 9); // the short fifth keeps its proportion
+    expect(body.current).toBeNull();
+  });
+
+  it.each([
+    ['name', { name: '  ' }, 'must not be empty'],
+    ['name', { name: 'x'.repeat(90) }, 'at most 80'],
+    ['archetypeId', { archetypeId: 'harp' }, 'one of the kinds'],
+    ['scaleMm', { scaleMm: 6 }, 'between 150 and 1300 mm'],
+    ['scaleMm', { scaleMm: '648' }, 'must be a number in mm'],
+    ['ownerId', { ownerId: '01900000-0000-7000-8000-000000000000' }, 'an owner in the register'],
+    ['ownerId', { ownerId: 'me' }, 'must be an id'],
+    ['colour', { colour: 'red' }, 'not a field'],
+  ])('refuses an instrument with a wrong %s', async (field, change, says) => {
+    const before = (await find('')).length;
+    const good = { name: 'Good', archetypeId: 'mandolin', ownerId: null, scaleMm: null, remark: '' };
+    const { status, body, type } = await counter.ask('POST', '/api/instruments', { ...good, ...change });
+    expect(status).toBe(422);
+    expect(type).toContain('application/problem+json');
+    expect(body.fields[0].field).toBe(field);
+    expect(body.fields[0].says).toContain(says);
+    expect((await find('')).length).toBe(before);
+  });
+
+  it('refuses a stale change, shows what is there now, and loses nothing', async () => {
+    const [instrument] = await find('0140');
+    const passport = await counter.ask('GET', `/api/instruments/${instrument?.id}`);
+    const change = { version: passport.body.version, name: 'Brindle six, black', ownerId: passport.body.ownerId, remark: 'first' };
+    expect((await counter.ask('PUT', `/api/instruments/${instrument?.id}`, change)).body).toMatchObject({ version: 2, remark: 'first' });
+    const late = await counter.ask('PUT', `/api/instruments/${instrument?.id}`, { ...change, remark: 'second' });
+    expect(late.status).toBe(409);
+    expect(late.body.current).toMatchObject({ version: 2, remark: 'first' });
+    expect((await counter.ask('GET', `/api/instruments/${instrument?.id}`)).body.remark).toBe('first');
+  });
+
+  it('knows nothing under an id that does not exist, or cannot', async () => {
+    expect((await counter.ask('GET', '/api/instruments/01900000-0000-7000-8000-000000000000')).status).toBe(404);
+    expect((await counter.ask('GET', '/api/instruments/17')).status).toBe(404);
+  });
+});
+
+describe('owners', () => {
+  it('are added, counted with their instruments, and changed with care for others', async () => {
+    const added = (await counter.ask('POST', '/api/owners', { name: 'Lowen Thrift', contact: 'ferry house' })).body as Owner;
+    expect(added).toMatchObject({ name: 'Lowen Thrift', version: 1, instrumentCount: 0 });
+    await counter.ask('POST', '/api/instruments', {
+      name: 'Thrift mandolin',
+      archetypeId: 'mandolin',
+      ownerId: added.id,
+      scaleMm: null,
+      remark: '',
+    });
+    const change = { name: 'Lowen Thrift', contact: 'lighthouse', version: 1 };
+    expect((await counter.ask('PUT', `/api/owners/${added.id}`, change)).body).toMatchObject({
+      version: 2,
+      contact: 'lighthouse',
+      instrumentCount: 1,
+    });
+    const late = await counter.ask('PUT', `/api/owners/${added.id}`, change);
+    expect(late.status).toBe(409);
+    expect(late.body.current.contact).toBe('lighthouse');
+    const { body } = await counter.ask('GET', '/api/owners?search=thrift');
+    expect(body.map(({ name }: Owner) => name)).toEqual(['Lowen Thrift']);
+  });
+});
+
+describe('jobs', () => {
+  it('are listed in the order promised, those without a promise last', async () => {
+    const { body } = await counter.ask('GET', '/api/jobs');
+    const promised = body.map(({ promisedAt }: { promisedAt: string | null }) =>
+      promisedAt === null ? Number.POSITIVE_INFINITY : Date.parse(promisedAt),
+    );
+    expect(promised).toEqual([...promised].sort((a: number, b: number) => a - b));
+    expect(body.length).toBe(9);
+    expect(body.find(({ state }: { state: string }) => state === 'on-bench')).toMatchObject({
+      stage: 'wind',
+      instrument: { passport: 117 },
+    });
+  });
+
+  it('begin with taking an instrument in, once', async () => {
+    const [instrument] = await find('0133');
+    const draft = { instrumentId: instrument?.id, reason: 'tie slips', promisedAt: '2026-06-01T10:00:00+02:00' };
+    const taken = await counter.ask('POST', '/api/jobs', draft);
+    expect(taken.status).toBe(201);
+    expect(taken.body).toMatchObject({ state: 'waiting', stage: 'choose', promisedAt: '2026-06-01T08:00:00.000Z' });
+    expect((await counter.ask('POST', '/api/jobs', draft)).status).toBe(409);
+    const sheet = await counter.ask('GET', `/api/jobs/${taken.body.id}`);
+    expect(sheet.body).toMatchObject({ passport: { passport: 133 }, events: [] });
+  });
+
+  it('refuse an unknown instrument and a time without a zone', async () => {
+    const unknown = await counter.ask('POST', '/api/jobs', {
+      instrumentId: '01900000-0000-7000-8000-000000000000',
+      reason: '',
+      promisedAt: null,
+    });
+    expect(unknown.body.fields[0].field).toBe('instrumentId');
+    const [instrument] = await find('0140');
+    const zoneless = await counter.ask('POST', '/api/jobs', { instrumentId: instrument?.id, reason: '', promisedAt: 'Thursday' });
+    expect(zoneless.body.fields[0]).toMatchObject({ field: 'promisedAt', says: expect.stringContaining('date and time') });
+  });
+});

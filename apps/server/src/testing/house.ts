@@ -1,0 +1,73 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import pg from 'pg';
+import { pino } from 'pino';
+import type { DataSource } from 'typeorm';
+import { v4 as uuidV4, v7 as uuidV7 } from 'uuid';
+import { inject } from 'vitest';
+import type { JobSummary } from '@gold-peg/contract/jobs';
+import type { BenchEvent } from '@gold-peg/craft/worksheet';
+import { ensureDatabase } from '../../../../scripts/postgres/database.js';
+import { loadDemo } from '../demo/load-demo.js';
+import { openFeed } from '../feed/log-feed.js';
+import { buildApp } from '../http/index.js';
+import { openStore } from '../store/index.js';
+import { Visitor } from './visitor.js';
+
+/** A whole server on a real database of its own. */
+export interface TestHouse {
+  store: DataSource;
+  databaseUrl: string;
+  /** Somebody with a browser of their own, not signed in yet. */
+  visitor(): Visitor;
+  /** Serves the same database once more, as a second process would. */
+  secondServer(): Promise<TestHouse>;
+  close(): Promise<void>;
+}
+
+export const DEMO_NOW = new Date('2026-05-26T09:00:00Z');
+
+export async function openHouse(databaseUrl?: string): Promise<TestHouse> {
+  const url = databaseUrl ?? (await ensureDatabase(inject('clusterUrl'), `house_${uuidV4().replaceAll('-', '')}`));
+  const store = await openStore(url);
+  if (databaseUrl === undefined) await loadDemo(store, DEMO_NOW);
+  const pool = new pg.Pool({ connectionString: url, max: 3 });
+  const log = pino({ level: 'silent' });
+  const feed = openFeed(url, log);
+  const server = createServer(buildApp({ store, pool, feed, log, sessionSecret: 'a secret of the tests', demo: true }));
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  return {
+    store,
+    databaseUrl: url,
+    visitor: () => new Visitor(address),
+    secondServer: () => openHouse(url),
+    async close() {
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+      await feed.stop();
+      await pool.end();
+      await store.destroy();
+    },
+  };
+}
+
+type Job = Pick<JobSummary, 'id'> & { instrument: { id: string } };
+
+/** Head of an event as this person's device would make it. */
+export const eventHead = (job: Job, personId: string) => ({
+  id: uuidV7(),
+  version: 1 as const,
+  jobId: job.id,
+  instrumentId: job.instrument.id,
+  personId,
+  deviceId: uuidV4(),
+  at: new Date().toISOString(),
+});
+
+export const stripped = (job: Job, personId: string, string: number): BenchEvent => ({
+  ...eventHead(job, personId),
+  kind: 'string-off',
+  string,
+  payload: {},
+});

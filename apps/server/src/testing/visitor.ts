@@ -1,0 +1,79 @@
+import type { JobSummary } from '@gold-peg/contract/jobs';
+import type { Person, Session } from '@gold-peg/contract/people';
+import { DEMO_PEOPLE } from '../demo/people.js';
+
+export interface Answer {
+  status: number;
+  type: string;
+  // whatever the endpoint answers; each spec says what it expects of it
+  body: any; // eslint-disable-line @typescript-eslint/no-explicit-any
+}
+
+/** A browser as far as the server can tell: keeps its cookie and sends its token. */
+export class Visitor {
+  private cookie = '';
+  private token = '';
+  person: Person | null = null;
+
+  constructor(readonly address: string) {}
+
+  async ask(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer> {
+    const response = await fetch(this.address + path, {
+      method,
+      headers: {
+        cookie: this.cookie,
+        'x-csrf-token': this.token,
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...headers,
+      },
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+    const set = response.headers.getSetCookie()[0];
+    if (set !== undefined) this.cookie = set.split(';')[0] ?? '';
+    const text = await response.text();
+    return {
+      status: response.status,
+      type: response.headers.get('content-type') ?? '',
+      body: text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : text,
+    };
+  }
+
+  async arrive(): Promise<this> {
+    const { body } = await this.ask('GET', '/api/session');
+    this.take(body as Session);
+    return this;
+  }
+
+  /** Signs in as somebody of the demo by role. */
+  async signIn(role: Person['role']): Promise<this> {
+    const who = DEMO_PEOPLE.find((person) => person.role === role);
+    await this.arrive();
+    const { body } = await this.ask('POST', '/api/session', { name: who?.name, passphrase: who?.passphrase });
+    this.take(body as Session);
+    return this;
+  }
+
+  get personId(): string {
+    return this.person?.id ?? '';
+  }
+
+  get cookieHeader(): string {
+    return this.cookie;
+  }
+
+  forgetToken(): void {
+    this.token = '';
+  }
+
+  async job(passport: number): Promise<JobSummary> {
+    const { body } = await this.ask('GET', '/api/jobs');
+    const found = (body as JobSummary[]).find(({ instrument }) => instrument.passport === passport);
+    if (found === undefined) throw new Error(`no open job for passport ${passport}`);
+    return found;
+  }
+
+  private take(session: Session): void {
+    this.person = session.person;
+    this.token = session.csrfToken;
+  }
+}

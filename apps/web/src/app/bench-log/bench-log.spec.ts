@@ -1,0 +1,110 @@
+import { TestBed } from '@angular/core/testing';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { DEFAULT_PREFERENCES } from '@gold-peg/contract/people';
+import { problem } from '@gold-peg/contract/problems';
+import type { BenchEvent } from '@gold-peg/craft/worksheet';
+import { Session } from '../session/session';
+import { BenchDatabase } from './bench-database';
+import { BenchLog } from './bench-log';
+
+const job = { id: '01900000-0000-7000-8000-00000000000a', instrumentId: '01900000-0000-7000-8000-00000000000b' };
+const person = { id: '01900000-0000-7000-8000-00000000000c', name: 'P', role: 'technician' as const, preferences: DEFAULT_PREFERENCES };
+const strip = (string: number) => ({ kind: 'string-off' as const, string, payload: {} });
+
+/** A server at the far end of the wire: what it stored, and whether it answers. The wire is stood in for, nothing of ours is. */
+class FarEnd {
+  away = false;
+  refuse: string | null = null;
+  readonly stored = new Map<string, BenchEvent>();
+  readonly requests: number[] = [];
+
+  readonly fetch = (_url: RequestInfo | URL, init?: RequestInit): Promise<Response> => {
+    if (this.away) return Promise.reject(new TypeError('Failed to fetch'));
+    const { events = [] } = JSON.parse(String(init?.body ?? '{}')) as { events?: BenchEvent[] };
+    this.requests.push(events.length);
+    if (events.length > 1 && events.some(({ id }) => id === this.refuse))
+      return Promise.resolve(answer(problem('invalid', 'events.1 cannot be right', []), 422));
+    const outcomes = events.map((event) => {
+      const outcome = this.stored.has(event.id) ? 'already-stored' : event.id === this.refuse ? 'refused' : 'stored';
+      if (outcome === 'stored') this.stored.set(event.id, event);
+      return { id: event.id, outcome, seq: 1, says: outcome === 'refused' ? 'string must be at most 4' : null };
+    });
+    return Promise.resolve(answer({ outcomes }, 200));
+  };
+}
+const answer = (body: unknown, status: number) =>
+  new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
+
+describe('the bench log on a device', () => {
+  let far: FarEnd;
+  let log: BenchLog;
+  let database: BenchDatabase;
+
+  beforeEach(async () => {
+    far = new FarEnd();
+    vi.stubGlobal('fetch', far.fetch);
+    database = TestBed.inject(BenchDatabase);
+    await database.events.clear();
+    TestBed.inject(Session).person.set(person);
+    log = TestBed.inject(BenchLog);
+    await log.ready;
+  });
+  afterEach(() => {
+    TestBed.resetTestingModule();
+    database.close();
+    vi.unstubAllGlobals();
+  });
+
+  const settled = () => vi.waitFor(() => expect(log.waiting()).toEqual([]), { timeout: 6000 });
+
+  it('has an event in IndexedDB before the server hears of it, bearing person, device and time', async () => {
+    far.away = true;
+    const event = await log.append(job, strip(6));
+    const [kept] = await database.events.toArray();
+    expect(kept).toMatchObject({ id: event.id, state: 'waiting', event: { kind: 'string-off', string: 6, personId: person.id } });
+    expect(event.id[14]).toBe('7'); // UUID v7
+    expect(far.stored.size).toBe(0);
+  });
+
+  it('sends what waited once the server is back, each event once', async () => {
+    far.away = true;
+    for (const string of [6, 5, 4]) await log.append(job, strip(string));
+    expect(log.waiting().length).toBe(3);
+    far.away = false;
+    await settled();
+    expect([...far.stored.values()].map((event) => ('string' in event ? event.string : 0))).toEqual([6, 5, 4]);
+    expect((await database.events.toArray()).map(({ state }) => state)).toEqual(['stored', 'stored', 'stored']);
+  });
+
+  it('does not let one event that cannot be right hold up the others', async () => {
+    far.away = true;
+    await log.append(job, strip(1));
+    far.refuse = (await log.append(job, strip(9))).id;
+    await log.append(job, strip(2));
+    far.away = false;
+    await settled();
+    expect(far.stored.size).toBe(2);
+    expect(log.refused()).toMatchObject([{ id: far.refuse, says: 'string must be at most 4' }]);
+    await log.dismissRefused();
+    expect(log.refused()).toEqual([]);
+  });
+
+  it('keeps the events of somebody else until they sign in on this device', async () => {
+    far.away = true;
+    await log.append(job, strip(6));
+    TestBed.inject(Session).person.set({ ...person, id: '01900000-0000-7000-8000-00000000000d' });
+    far.away = false;
+    await log.append(job, strip(5));
+    await vi.waitFor(() => expect(far.stored.size).toBe(1), { timeout: 6000 });
+    expect(log.waiting().map(({ personId }) => personId)).toEqual([person.id]);
+  });
+
+  it('forgets only what the kept file of the job holds', async () => {
+    const first = await log.append(job, strip(6));
+    await log.append(job, strip(5));
+    await settled();
+    await log.forget(job.id, new Set([first.id]));
+    expect(log.local().map(({ event }) => ('string' in event ? event.string : 0))).toEqual([5]);
+    expect(await database.events.count()).toBe(1);
+  });
+});

@@ -1,0 +1,31 @@
+import { instrumentOf, type Instrument } from '@gold-peg/craft/instrument';
+import { windString, type WindPlan } from '@gold-peg/craft/procedure';
+import { setsFor, stringProperties } from '@gold-peg/craft/strings';
+import { lanesOf, type Lane } from '../worksheet/desk/lane';
+
+export interface KindPicture {
+  instrument: Instrument;
+  lanes: readonly Lane[];
+  plans: readonly (WindPlan | null)[];
+  done: readonly boolean[];
+  laneCentres: readonly number[];
+}
+
+/** What the headstock picture of an archetype needs, strung with the first usual set of its kind. */
+export function kindPicture(archetypeId: string, height: number): KindPicture {
+  const instrument = instrumentOf(archetypeId);
+  const set = setsFor(instrument.family, instrument.strings.length)[0];
+  const strings = instrument.strings.map((_, index) => {
+    const spec = set?.strings[index];
+    const outcome = spec === undefined ? null : stringProperties({ family: instrument.family, ...spec });
+    return outcome?.ok === true ? outcome.value : null;
+  });
+  const lanes = lanesOf(instrument, strings);
+  return {
+    instrument,
+    lanes,
+    plans: lanes.map(({ index, string }) => (string === null ? null : windString({ instrument, index, string }))),
+    done: lanes.map(() => true),
+    laneCentres: lanes.map((_, index) => (height * (index + 0.5)) / lanes.length),
+  };
+}

@@ -1,0 +1,47 @@
+import { describe, expect, it } from 'vitest';
+import { keyAction } from './keys';
+
+function press(key: string, target: HTMLElement = document.body, more: Partial<KeyboardEvent> = {}) {
+  return keyAction({ key, target, ctrlKey: false, altKey: false, metaKey: false, defaultPrevented: false, ...more }, 6);
+}
+function element(html: string): HTMLElement {
+  const box = document.createElement('div');
+  box.innerHTML = html;
+  return box.firstElementChild as HTMLElement;
+}
+
+describe('keys of the worksheet', () => {
+  it('pick a lane by its string number, and none that the instrument does not have', () => {
+    expect(press('1')).toEqual({ kind: 'lane', index: 0 });
+    expect(press('6')).toEqual({ kind: 'lane', index: 5 });
+    expect(press('7')).toBeNull();
+    expect(press('0')).toBeNull();
+  });
+
+  it('go on with Space, back with Backspace, along the rule with the arrows', () => {
+    expect(press(' ')).toEqual({ kind: 'done' });
+    expect(press('Backspace')).toEqual({ kind: 'take-back' });
+    expect(press('ArrowRight')).toEqual({ kind: 'stage', by: 1 });
+    expect(press('ArrowLeft')).toEqual({ kind: 'stage', by: -1 });
+    expect(press('w')).toEqual({ kind: 'why' });
+    expect(press('?')).toEqual({ kind: 'keys' });
+  });
+
+  it('belong to a field, a slider or a list while that has the focus', () => {
+    for (const html of ['<input>', '<textarea></textarea>', '<g role="slider"></g>', '<div role="combobox"></div>']) {
+      for (const key of [' ', '1', 'Backspace', 'ArrowLeft', 'w']) expect(press(key, element(html))).toBeNull();
+    }
+  });
+
+  it('let a button be pressed by Space, but not a lane that was picked', () => {
+    expect(press(' ', element('<button>take back</button>'))).toBeNull();
+    expect(press(' ', element('<button data-lane>4</button>'))).toEqual({ kind: 'done' });
+    expect(press('Enter', element('<a href="#">Strip</a>'))).toBeNull();
+    expect(press('Enter', element('<button data-lane>4</button>'))).toEqual({ kind: 'edit' });
+  });
+
+  it('leave combinations and what others have taken alone', () => {
+    expect(press('w', document.body, { ctrlKey: true })).toBeNull();
+    expect(press(' ', document.body, { defaultPrevented: true })).toBeNull();
+  });
+});

@@ -1,0 +1,160 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, signIn, stageLink, test } from './workshop.js';
+
+const serious = async (page: Page) => {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`);
+};
+
+const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = [
+  ['Today', (page) => page.getByRole('link', { name: 'Today', exact: true }).click()],
+  ['Register', (page) => page.getByRole('link', { name: 'Register', exact: true }).click()],
+  ['a passport', (page) => page.getByRole('link', { name: /Heron parlour, spruce/ }).click()],
+  ['a new instrument', (page) => page.goto('/register/new')],
+  ['Choose', async (page) => (await open(page), stageLink(page, 'Choose').click())],
+  ['Anchor', (page) => stageLink(page, 'Anchor').click()],
+  ['Wind', (page) => stageLink(page, 'Wind').click()],
+  ['Hand over', (page) => stageLink(page, 'Hand over').click()],
+];
+
+async function open(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await page.getByRole('link', { name: /Heron parlour, walnut/ }).click();
+  await stageLink(page, 'Wind').waitFor();
+}
+
+for (const theme of ['paper', 'evening bench'] as const) {
+  test(`every screen is free of serious faults of access, ${theme}`, async ({ browser, workshop }) => {
+    test.setTimeout(120_000);
+    const context = await browser.newContext({ baseURL: workshop.address });
+    const page = await context.newPage();
+    await page.goto('/');
+    await page.getByLabel('Name').waitFor();
+    expect(await serious(page)).toEqual([]);
+    await signIn(page, workshop, 'Wenna Tarrow');
+    await page.getByRole('button', { name: /^You:/ }).click();
+    const light = page.getByRole('menuitem', { name: /^Light/ });
+    const isPaper = (await light.textContent())?.includes('paper') === true;
+    if (isPaper !== (theme === 'paper')) await light.click();
+    else await page.keyboard.press('Escape');
+    for (const [name, go] of SCREENS) {
+      await go(page);
+      await page.waitForTimeout(400); // menus and ripples are gone
+      expect.soft(await serious(page), name).toEqual([]);
+    }
+    await context.close();
+  });
+}
+
+test('nothing is cut off at 1280 × 800 or on a tablet 900 px wide', async ({ browser, workshop }) => {
+  for (const viewport of [
+    { width: 1280, height: 800 },
+    { width: 900, height: 1200 },
+  ]) {
+    const page = await browser.newPage({ baseURL: workshop.address, viewport });
+    await signIn(page, workshop);
+    for (const [name, go] of SCREENS) {
+      await go(page);
+      await page.waitForTimeout(200);
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect(wide, `${name} at ${viewport.width}`).toBeLessThanOrEqual(0);
+    }
+    await page.close();
+  }
+});
+
+test('a whole string is worked by keyboard alone, with its reasons', async ({ page, workshop }) => {
+  await signIn(page, workshop);
+  await page.getByRole('link', { name: /Cutwater mandolin, oval/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Which set?' })).toBeVisible();
+  await page.locator('body').click({ position: { x: 600, y: 30 } });
+  await page.keyboard.press('Space');
+  await expect(page).toHaveURL(/\/ready$/);
+  await page.keyboard.press('3');
+  await expect(page.getByRole('button', { name: 'String 3 laid out' })).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('button', { name: 'String 2 laid out' })).toBeVisible();
+  await page.keyboard.press('Backspace');
+  await expect(page.getByRole('button', { name: 'String 3 laid out' })).toBeEnabled();
+  for (let stage = 0; stage < 4; stage++) await page.keyboard.press('ArrowRight');
+  await expect(page).toHaveURL(/\/wind$/);
+  await page.keyboard.press('w');
+  await expect(page.getByRole('dialog')).toContainText('what the post takes up for the turns, less what stretch brings');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('Backspace');
+  await page.keyboard.press('Escape');
+});
+
+test('dragging the cut mark changes turns and angle, and the house’s mark comes back', async ({ page, workshop }) => {
+  await signIn(page, workshop);
+  await open(page);
+  const lane = page.getByRole('button', { name: /^4 D/, pressed: true });
+  const turns = lane.locator('[data-what=turns]');
+  await expect(turns).toHaveText('2½');
+  const box = await page.getByRole('slider').boundingBox();
+  if (box === null) throw new Error('no mark');
+  await page.mouse.move(box.x + box.width / 2, box.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 120, box.y + 20, { steps: 6 });
+  await page.mouse.up();
+  await expect(turns).not.toHaveText('2½');
+  await page.getByRole('button', { name: /back to the house/ }).click();
+  await expect(turns).toHaveText('2½');
+});
+
+test('forms say which field is wrong, and why', async ({ page, workshop }) => {
+  await signIn(page, workshop);
+  await page.goto(`${workshop.address}/register/new`);
+  await page.getByRole('button', { name: 'Add to the register' }).click();
+  await expect(page.getByText(/^Name must not be empty/)).toBeVisible();
+  await page.getByLabel('Name', { exact: true }).fill('Pocket thing');
+  await page.getByLabel('Scale length, mm').fill('6');
+  await page.getByRole('button', { name: 'Add to the register' }).click();
+  await expect(
+    page.getByText('Scale length must lie between 150 and 1300 mm: from the smallest ukulele to the longest bass'),
+  ).toBeVisible();
+  await page.getByLabel('Scale length, mm').fill('381');
+  await page.getByRole('combobox', { name: 'Owner' }).fill('Nell Quay-Harrow');
+  await page.getByRole('button', { name: 'Add to the register' }).click();
+  await expect(page.getByRole('heading', { name: 'Pocket thing' })).toBeVisible();
+  await expect(page.getByText('Nell Quay-Harrow')).toBeVisible();
+  await expect(page.getByText('No setup is known yet')).toBeVisible();
+});
+
+test('empty, unknown and unreachable are said in words', async ({ page, workshop }) => {
+  await signIn(page, workshop);
+  await page.getByRole('link', { name: 'Register', exact: true }).click();
+  await page.getByLabel('Find').fill('no such thing');
+  await expect(page.getByText('Nothing in the register matches “no such thing”.')).toBeVisible();
+  await page.goto(`${workshop.address}/worksheet/01900000-0000-7000-8000-000000000000`);
+  await expect(page.getByRole('alert')).toContainText('There is no job with that id');
+  await page.goto(`${workshop.address}/attic`);
+  await expect(page.getByRole('heading', { name: 'Nothing hangs here' })).toBeVisible();
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await workshop.stop();
+  await page.getByRole('link', { name: 'Register', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('The server does not answer');
+  await workshop.start();
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('link', { name: /Heron parlour, walnut/ })).toBeVisible();
+});
+
+test('shows no error in the console and asks nobody but its own server', async ({ page, workshop }) => {
+  const faults: string[] = [];
+  page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
+  page.on('pageerror', (error) => faults.push(error.message));
+  page.on(
+    'request',
+    (request) => !request.url().startsWith(workshop.address) && !request.url().startsWith('data:') && faults.push(request.url()),
+  );
+  await signIn(page, workshop, 'Wenna Tarrow');
+  for (const [, go] of SCREENS.filter(([name]) => name !== 'a new instrument')) await go(page);
+  await page.waitForTimeout(300);
+  expect(faults).toEqual([]);
+});

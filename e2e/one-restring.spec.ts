@@ -1,0 +1,132 @@
+import { expect, signIn, stageLink, test } from './workshop.js';
+
+test('a technician restrings an instrument from rack to passport, while the server goes away and comes back', async ({
+  page,
+  workshop,
+}) => {
+  await signIn(page, workshop);
+
+  // open what is waiting
+  await page.getByRole('link', { name: /Brindle six, sea green/ }).click();
+  await expect(page.getByRole('heading', { name: 'Brindle six, sea green' })).toBeVisible();
+
+  // choose: a set one step heavier than what is on it
+  await page.getByRole('combobox').click();
+  await page.getByRole('option', { name: '.011–.049 nickel-plated steel' }).click();
+  await expect(page.getByText(/may lift it off the body/)).toBeVisible();
+  await page.getByRole('button', { name: /^Take \.011–\.049/ }).click();
+
+  // ready, strip and the rest: one key a string
+  for (const [stage, next] of [
+    ['ready', 'strip'],
+    ['strip', 'look-over'],
+    ['look-over', 'anchor'],
+    ['anchor', 'wind'],
+  ]) {
+    await expect(page).toHaveURL(new RegExp(`/${stage}$`));
+    for (let string = 6; string >= 1; string--) {
+      await expect(page.getByRole('button', { name: new RegExp(`^String ${string} `) })).toBeVisible();
+      await page.keyboard.press('Space');
+    }
+    await page.getByRole('button', { name: /On along the rule/ }).click();
+    await expect(page).toHaveURL(new RegExp(`/${next}$`));
+  }
+
+  // wind two strings, then the server is gone
+  for (const string of [6, 5]) {
+    await expect(page.getByRole('button', { name: `String ${string} wound` })).toBeVisible();
+    await page.keyboard.press('Space');
+  }
+  await expect(page.getByTestId('waiting')).toBeHidden();
+  await workshop.stop('SIGKILL');
+  for (const string of [4, 3, 2]) {
+    await expect(page.getByRole('button', { name: `String ${string} wound` })).toBeVisible();
+    await page.keyboard.press('Space');
+  }
+  await expect(page.getByTestId('waiting')).toContainText('3 steps wait on this device');
+  await workshop.start();
+  await expect(page.getByTestId('waiting')).toBeHidden({ timeout: 15_000 });
+
+  // a cut of one's own for the last string, by keyboard
+  const mark = page.getByRole('slider', { name: /Cut mark/ });
+  await mark.focus();
+  await page.keyboard.press('PageUp');
+  await expect(page.getByText('your own mark')).toBeVisible();
+  await page.getByRole('button', { name: 'String 1 wound' }).click();
+
+  for (const stage of ['Bring up', 'Settle', 'Trim']) {
+    await stageLink(page, stage).click();
+    for (let string = 6; string >= 1; string--) {
+      await expect(page.getByRole('button', { name: new RegExp(`^String ${string} `) })).toBeVisible();
+      await page.keyboard.press('Space');
+    }
+    await expect(page.getByText(/^All strings are/)).toBeVisible();
+  }
+
+  await stageLink(page, 'Hand over').click();
+  await expect(page.getByText('every string has passed every stage')).toBeVisible();
+  await page.getByLabel(/Remark for the passport/).fill('claw half a turn in');
+  await page.getByRole('button', { name: 'Hand over and close' }).click();
+  await expect(page.getByRole('heading', { name: 'Handed over' })).toBeVisible();
+  await expect(page.getByTestId('waiting')).toBeHidden();
+
+  // every step is once in the database
+  const steps = await workshop.query<{ kind: string; string: string | null; count: string }>(
+    `SELECT kind, event->>'string' AS string, count(*) FROM bench_event JOIN job ON job.id = job_id JOIN instrument i ON i.id = job.instrument_id
+     WHERE i.passport = 104 AND job.reason LIKE 'Broke string 1%' GROUP BY 1, 2 ORDER BY 1, 2`,
+  );
+  const kinds = ['laid-out', 'string-off', 'looked-over', 'anchored', 'wound', 'brought-up', 'settled', 'trimmed'];
+  expect(steps.map(({ count }) => Number(count))).toEqual(Array(8 * 6 + 2).fill(1));
+  for (const kind of kinds)
+    expect(steps.filter((step) => step.kind === kind).map(({ string }) => string)).toEqual(['1', '2', '3', '4', '5', '6']);
+
+  // and it is found in the instrument's history
+  await page.getByRole('link', { name: 'To the passport' }).click();
+  await expect(page.getByText('.011–.049 nickel-plated steel').first()).toBeVisible();
+  await expect(page.getByText('claw half a turn in')).toBeVisible();
+  await expect(page.getByRole('row', { name: /^1 E4 \.011/ })).toBeVisible();
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Brindle six, sea green/ })).toHaveCount(0);
+});
+
+test('a second browser follows within a second', async ({ page, browser, workshop }) => {
+  await signIn(page, workshop);
+  await page.getByRole('link', { name: /Longshore four/ }).click();
+  await stageLink(page, 'Strip').click();
+  await expect(page.getByRole('button', { name: 'String 4 off' })).toBeVisible();
+
+  const other = await browser.newPage();
+  await signIn(other, workshop, 'Wenna Tarrow');
+  await other.goto(page.url());
+  await expect(other.getByRole('button', { name: 'String 4 off' })).toBeVisible();
+
+  await page.keyboard.press('Space');
+  await expect(other.getByRole('button', { name: /^4 D?E.*off \d\d:\d\d/ })).toBeVisible({ timeout: 1000 });
+  await page.keyboard.press('Backspace');
+  await expect(other.getByRole('button', { name: /^4 .*off \d\d:\d\d/ })).toBeHidden({ timeout: 1000 });
+  await other.close();
+});
+
+test('a worksheet opens again with the server gone, and its steps arrive when it is back', async ({ page, workshop }) => {
+  await signIn(page, workshop);
+  await page.getByRole('link', { name: /Drumlin five-string/ }).click();
+  await stageLink(page, 'Strip').click();
+  await expect(page.getByRole('button', { name: 'String 5 off' })).toBeVisible();
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.reload(); // from here on the service worker serves the shell
+  await expect(page.getByRole('button', { name: 'String 5 off' })).toBeVisible();
+
+  await workshop.stop('SIGKILL');
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('waiting')).toContainText('1 step waits');
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'String 4 off' })).toBeVisible();
+  await expect(page.getByTestId('waiting')).toContainText('1 step waits');
+  await workshop.start();
+  await expect(page.getByTestId('waiting')).toBeHidden({ timeout: 15_000 });
+  const stored = await workshop.query<{ count: string }>(
+    "SELECT count(*) FROM bench_event JOIN job ON job.id = job_id JOIN instrument i ON i.id = job.instrument_id WHERE i.passport = 120 AND kind = 'string-off'",
+  );
+  expect(Number(stored[0]?.count)).toBe(1);
+});

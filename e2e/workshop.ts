@@ -1,0 +1,89 @@
+import type { ChildProcess } from 'node:child_process';
+import { test as base, type Page } from '@playwright/test';
+import pg from 'pg';
+import { freePort, startThrowAwayCluster, type Cluster } from '../scripts/postgres/cluster.js';
+import { ensureDatabase } from '../scripts/postgres/database.js';
+import { serverCommand, startServer, stopProcess } from '../scripts/server-process.js';
+
+const root = new URL('..', import.meta.url).pathname;
+
+/** A workshop of its own: a real PostgreSQL with the demo, and a server that can be stopped and started. */
+export class Workshop {
+  private child: ChildProcess | null = null;
+
+  private constructor(
+    private readonly cluster: Cluster,
+    private readonly databaseUrl: string,
+    private readonly port: number,
+  ) {}
+
+  static async open(): Promise<Workshop> {
+    const cluster = await startThrowAwayCluster();
+    const databaseUrl = await ensureDatabase(cluster.url, 'gold_peg');
+    serverCommand(root, databaseUrl, 'demo');
+    const workshop = new Workshop(cluster, databaseUrl, await freePort());
+    await workshop.start();
+    return workshop;
+  }
+
+  get address(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  async start(): Promise<void> {
+    const settings = { root, databaseUrl: this.databaseUrl, port: this.port, secret: 'a secret of the tests', demo: true };
+    this.child = (await startServer(settings)).child;
+  }
+
+  async stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
+    if (this.child !== null) await stopProcess(this.child, signal);
+    this.child = null;
+  }
+
+  async query<Row extends pg.QueryResultRow>(sql: string, parameters: unknown[] = []): Promise<Row[]> {
+    const client = new pg.Client({ connectionString: this.databaseUrl });
+    await client.connect();
+    try {
+      return (await client.query<Row>(sql, parameters)).rows;
+    } finally {
+      await client.end();
+    }
+  }
+
+  async close(): Promise<void> {
+    await this.stop();
+    this.cluster.stop();
+  }
+}
+
+/** Each spec file has its own workshop. */
+export const test = base.extend<object, { workshop: Workshop }>({
+  workshop: [
+    // playwright reads the braces
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const workshop = await Workshop.open();
+      await use(workshop);
+      await workshop.close();
+    },
+    { scope: 'worker', timeout: 60_000 },
+  ],
+});
+
+export { expect } from '@playwright/test';
+
+const PASSPHRASES: Readonly<Record<string, string>> = {
+  'Wenna Tarrow': 'salt wind and silver wire',
+  'Corin Vell': 'four turns below the hole',
+};
+
+export async function signIn(page: Page, workshop: Workshop, name = 'Corin Vell'): Promise<void> {
+  await page.goto(workshop.address);
+  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Passphrase').fill(PASSPHRASES[name] ?? '');
+  await page.getByRole('button', { name: 'Open the workshop' }).click();
+  await page.getByRole('navigation', { name: 'Places' }).waitFor();
+}
+
+export const stageLink = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Stages of the work' }).getByRole('link', { name: new RegExp(`^${name}`) });

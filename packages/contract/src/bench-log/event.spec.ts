@@ -1,0 +1,58 @@
+import { describe, expect, it } from 'vitest';
+import { v7 as uuidV7 } from 'uuid';
+import { STRING_EVENTS, type BenchEvent } from '@gold-peg/craft/worksheet';
+import { benchEvent } from './index.js';
+
+const head = {
+  id: uuidV7(),
+  version: 1,
+  jobId: uuidV7(),
+  instrumentId: uuidV7(),
+  personId: uuidV7(),
+  deviceId: uuidV7(),
+  at: '2026-05-26T09:00:00Z',
+};
+const wound = { turns: 2.5, slackMm: 47, cutBeyondPostMm: 60, nutDeg: 8.1 };
+const faultsOf = (event: unknown) =>
+  benchEvent.safeParse(event).error?.issues.map(({ path, message }) => `${path.join('.')} ${message}`) ?? [];
+
+describe('events of the bench log', () => {
+  it('of every kind pass the door', () => {
+    const ticks = Object.values(STRING_EVENTS).map((kind) => ({ ...head, kind, string: 1, payload: kind === 'wound' ? wound : {} }));
+    const others = [
+      {
+        ...head,
+        kind: 'set-chosen',
+        payload: { name: '.010–.046', family: 'electric', strings: [{ construction: 'wound', gaugeMm: 1.17, wrap: 'monel' }] },
+      },
+      { ...head, kind: 'noted', payload: { text: 'groove at fret 3' } },
+      { ...head, kind: 'measured', payload: { what: 'relief', valueMm: 0.2 } },
+      { ...head, kind: 'undone', payload: { eventId: uuidV7() } },
+      { ...head, kind: 'handed-over', payload: { remark: '' } },
+    ];
+    for (const event of [...ticks, ...others]) expect(faultsOf(event)).toEqual([]);
+  });
+
+  it('come out as they went in: nothing is added, trimmed or rounded', () => {
+    const event = { ...head, kind: 'wound', string: 6, payload: { ...wound, slackMm: -3.25, nutDeg: null } } as BenchEvent;
+    expect(benchEvent.parse(structuredClone(event))).toEqual(event);
+  });
+
+  it.each([
+    ['an id that is no version 7 UUID', { id: '9f1c0d3e-1111-4111-8111-111111111111' }, 'id must be a version 7 UUID'],
+    ['a version that is not known', { version: 2 }, 'version'],
+    ['a string below 1', { string: 0 }, 'string must be 1 or more'],
+    ['a string that is no number', { string: 'E' }, 'string must be a string number'],
+    ['a time without its zone', { at: '2026-05-26 09:00' }, 'at must be a date and time with its zone'],
+    ['slack of two metres', { payload: { ...wound, slackMm: 2000 } }, 'payload.slackMm must lie between -400 and 1200 mm'],
+    ['turns that are no number', { payload: { ...wound, turns: 'many' } }, 'payload.turns must be a number'],
+    ['a field too many', { colour: 'red' }, 'Unrecognized key'],
+  ])('with %s are refused by name', (_what, change, says) => {
+    expect(faultsOf({ ...head, kind: 'wound', string: 1, payload: wound, ...change }).join('; ')).toContain(says);
+  });
+
+  it('cannot tick a whole instrument or wind without numbers', () => {
+    expect(faultsOf({ ...head, kind: 'anchored', payload: {} })).not.toEqual([]);
+    expect(faultsOf({ ...head, kind: 'wound', string: 1, payload: {} })).not.toEqual([]);
+  });
+});

@@ -1,0 +1,183 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  currentStage,
+  foldWorksheet,
+  lastStanding,
+  nextString,
+  passed,
+  setupOf,
+  STAGES,
+  STRING_EVENTS,
+  STRING_STAGES,
+  type BenchEvent,
+  type StringStage,
+} from './index.js';
+
+const COUNT = 6;
+const person = '00000000-0000-4000-8000-000000000001';
+
+/** Ids that sort by `at`, as version 7 does. */
+const id = (at: number, device = 0) => `0190${String(at).padStart(8, '0')}-${device}`;
+const head = (at: number, device = 0) => ({
+  id: id(at, device),
+  version: 1 as const,
+  jobId: 'job',
+  instrumentId: 'instrument',
+  personId: person,
+  deviceId: String(device),
+  at: new Date(at * 1000).toISOString(),
+});
+const tick = (at: number, stage: StringStage, string: number, device = 0): BenchEvent =>
+  stage === 'wind'
+    ? { ...head(at, device), kind: 'wound', string, payload: { turns: 2.5, slackMm: 50, cutBeyondPostMm: 60, nutDeg: 9 } }
+    : { ...head(at, device), kind: STRING_EVENTS[stage], string, payload: {} };
+const undo = (at: number, eventId: string, device = 0): BenchEvent => ({ ...head(at, device), kind: 'undone', payload: { eventId } });
+const chosen = (at: number, name = 'a set'): BenchEvent => ({
+  ...head(at),
+  kind: 'set-chosen',
+  payload: { name, family: 'electric', strings: Array.from({ length: COUNT }, () => ({ construction: 'plain' as const, gaugeMm: 0.3 })) },
+});
+const handedOver = (at: number, remark = ''): BenchEvent => ({ ...head(at), kind: 'handed-over', payload: { remark } });
+
+const anyLog = fc
+  .array(
+    fc.record({
+      stage: fc.constantFrom(...STRING_STAGES),
+      string: fc.integer({ min: 1, max: COUNT }),
+      device: fc.integer({ min: 0, max: 1 }),
+      undoes: fc.option(fc.nat()),
+    }),
+    { maxLength: 40 },
+  )
+  .map((steps) => {
+    const log: BenchEvent[] = [];
+    steps.forEach(({ stage, string, device, undoes }, at) => {
+      const target = undoes === null ? undefined : log[undoes % Math.max(1, log.length)];
+      log.push(target === undefined || target.kind === 'undone' ? tick(at, stage, string, device) : undo(at, target.id, device));
+    });
+    return log;
+  });
+
+describe('the fold', () => {
+  it('begins with nothing done', () => {
+    const sheet = foldWorksheet(COUNT, []);
+    expect(STAGES.flatMap((stage) => passed(sheet, stage))).not.toContain(true);
+    expect(currentStage(sheet)).toBe('choose');
+    expect(setupOf(sheet)).toBeNull();
+  });
+
+  it('gives one state for any order in which the events of two devices arrive', () => {
+    fc.assert(
+      fc.property(
+        anyLog.chain((log) => fc.tuple(fc.constant(log), fc.shuffledSubarray(log, { minLength: log.length, maxLength: log.length }))),
+        ([log, shuffled]) => {
+          expect(foldWorksheet(COUNT, shuffled)).toEqual(foldWorksheet(COUNT, log));
+        },
+      ),
+    );
+  });
+
+  it('takes an event that arrives twice once', () => {
+    fc.assert(
+      fc.property(anyLog, (log) => {
+        expect(foldWorksheet(COUNT, [...log, ...log])).toEqual(foldWorksheet(COUNT, log));
+      }),
+    );
+  });
+
+  it('undoes exactly: the state is as if the event had never been', () => {
+    fc.assert(
+      fc.property(anyLog, fc.constantFrom(...STRING_STAGES), fc.integer({ min: 1, max: COUNT }), (log, stage, string) => {
+        const step = tick(1000, stage, string);
+        expect(foldWorksheet(COUNT, [...log, step, undo(1001, step.id)])).toEqual(foldWorksheet(COUNT, log));
+      }),
+    );
+  });
+
+  it('lets no event of one string change another', () => {
+    fc.assert(
+      fc.property(anyLog, fc.integer({ min: 1, max: COUNT }), (log, string) => {
+        const own = log.filter((event) => event.kind === 'undone' || ('string' in event && event.string === string));
+        const [all, alone] = [foldWorksheet(COUNT, log), foldWorksheet(COUNT, own)];
+        for (const stage of STRING_STAGES) expect(all.done[stage][string - 1]?.id).toBe(alone.done[stage][string - 1]?.id);
+      }),
+    );
+  });
+
+  it('brings an undone choice back to the one before', () => {
+    const log = [chosen(1, 'first'), chosen(2, 'second')];
+    expect(foldWorksheet(COUNT, log).chosen?.payload.name).toBe('second');
+    expect(foldWorksheet(COUNT, [...log, undo(3, id(2))]).chosen?.payload.name).toBe('first');
+  });
+
+  it('knows of an undo that arrives before what it undoes', () => {
+    expect(foldWorksheet(COUNT, [undo(2, id(1)), tick(1, 'strip', 3)]).done.strip[2]).toBeNull();
+  });
+
+  it('ignores strings the instrument does not have', () => {
+    expect(foldWorksheet(4, [tick(1, 'strip', 6)])).toEqual(foldWorksheet(4, []));
+  });
+
+  it('keeps the first of two hand-overs', () => {
+    expect(foldWorksheet(COUNT, [handedOver(2, 'late'), handedOver(1, 'first')]).handedOver?.payload.remark).toBe('first');
+  });
+});
+
+describe('going on', () => {
+  const lowFirst = [5, 4, 3, 2, 1, 0];
+
+  it('takes the next string of the order that is not done, and comes round to one left out', () => {
+    const sheet = foldWorksheet(COUNT, [tick(1, 'wind', 6), tick(2, 'wind', 4)]);
+    expect(nextString(sheet, 'wind', lowFirst)).toBe(4);
+    expect(nextString(sheet, 'wind', lowFirst, 3)).toBe(2);
+    expect(nextString(sheet, 'wind', lowFirst, 0)).toBe(4);
+  });
+
+  it('has no next string when all are done', () => {
+    const sheet = foldWorksheet(
+      COUNT,
+      lowFirst.map((index) => tick(index, 'strip', index + 1)),
+    );
+    expect(nextString(sheet, 'strip', lowFirst)).toBeNull();
+    expect(passed(sheet, 'strip')).toEqual(Array(COUNT).fill(true));
+  });
+
+  it('comes to a stage when every string has passed those before', () => {
+    const log = [chosen(1), ...[1, 2, 3, 4, 5, 6].map((string) => tick(string + 1, 'ready', string))];
+    expect(currentStage(foldWorksheet(COUNT, log))).toBe('strip');
+    expect(currentStage(foldWorksheet(COUNT, log.slice(0, -1)))).toBe('ready');
+  });
+
+  it('takes back the latest step that stands, of the kinds asked for', () => {
+    const sheet = foldWorksheet(COUNT, [tick(1, 'strip', 6), tick(2, 'wind', 6), undo(3, id(2))]);
+    expect(lastStanding(sheet)).toBe(id(1));
+    expect(lastStanding(sheet, ['wound'])).toBeNull();
+  });
+});
+
+describe('what a job leaves in the passport', () => {
+  it('is its set, how each string was wound, notes and measurements', () => {
+    const log: BenchEvent[] = [
+      chosen(1, '.010–.046'),
+      tick(2, 'wind', 2),
+      { ...head(3), kind: 'noted', payload: { text: 'groove at fret 3' } },
+      { ...head(4), kind: 'measured', payload: { what: 'relief', valueMm: 0.2 } },
+      handedOver(5, 'back in March'),
+    ];
+    const setup = setupOf(foldWorksheet(COUNT, log));
+    expect(setup).toMatchObject({
+      setName: '.010–.046',
+      remark: 'back in March',
+      notes: ['groove at fret 3'],
+      measurements: [{ what: 'relief', valueMm: 0.2 }],
+    });
+    expect(setup?.strings[1]).toMatchObject({ string: 2, turns: 2.5, slackMm: 50 });
+    expect(setup?.strings[0]).toMatchObject({ string: 1, turns: null });
+  });
+
+  it('is nothing without a hand-over, or when it was taken back', () => {
+    expect(setupOf(foldWorksheet(COUNT, [chosen(1)]))).toBeNull();
+    expect(setupOf(foldWorksheet(COUNT, [chosen(1), handedOver(2), undo(3, id(2))]))).toBeNull();
+  });
+});

@@ -1,0 +1,78 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { describe, expect, it } from 'vitest';
+
+const root = new URL('..', import.meta.url).pathname;
+const IGNORED = /node_modules|dist|\.angular|\.data|test-results|playwright-report/;
+
+function sources(folder: string): string[] {
+  return readdirSync(join(root, folder), { withFileTypes: true }).flatMap((entry) => {
+    const path = join(folder, entry.name);
+    if (IGNORED.test(path)) return [];
+    return entry.isDirectory() ? sources(path) : /\.ts$/.test(path) ? [path] : [];
+  });
+}
+
+const files = ['packages', 'apps', 'e2e', 'scripts'].flatMap(sources);
+const importsOf = (file: string) =>
+  [...readFileSync(join(root, file), 'utf8').matchAll(/(?:from|import)\s*\(?\s*'([^']+)'/g)].map(([, name]) => name ?? '');
+const isSpec = (file: string) => /\.spec\.ts$|\/testing\//.test(file);
+
+/** What a package of ours may import of ours. */
+const MAY_IMPORT: Record<string, readonly string[]> = {
+  'packages/craft': [],
+  'packages/contract': ['@gold-peg/craft'],
+  'apps/server': ['@gold-peg/craft', '@gold-peg/contract'],
+  'apps/cli': ['@gold-peg/craft', '@gold-peg/contract'],
+  'apps/web': ['@gold-peg/craft', '@gold-peg/contract'],
+};
+
+describe('the house', () => {
+  it('has arrows that run one way only', () => {
+    const wrong = files.flatMap((file) => {
+      const [home, allowed] = Object.entries(MAY_IMPORT).find(([folder]) => file.startsWith(folder)) ?? [];
+      if (home === undefined || allowed === undefined || isSpec(file)) return [];
+      const ours = importsOf(file).filter((name) => name.startsWith('@gold-peg/'));
+      return ours.filter((name) => !allowed.some((package_) => name.startsWith(`${package_}/`))).map((name) => `${file} → ${name}`);
+    });
+    expect(wrong).toEqual([]);
+  });
+
+  it('has rooms with one door: from another room only the index is imported', () => {
+    const wrong = files
+      .filter((file) => /^packages\/\w+\/src\//.test(file))
+      .flatMap((file) => {
+        const [, package_, room] = /^(packages\/\w+\/src)\/([^/]+)\//.exec(file) ?? [];
+        const reached = importsOf(file)
+          .filter((name) => name.startsWith('../'))
+          .map((name) => relative(join(root, package_ ?? ''), join(root, file, '..', name)));
+        return reached.filter((path) => !path.startsWith(`${room}/`) && !path.endsWith('/index.js')).map((path) => `${file} → ${path}`);
+      });
+    expect(wrong).toEqual([]);
+  });
+
+  it('keeps the core free of clock, chance, network, page and Node', () => {
+    const wrong = files
+      .filter((file) => file.startsWith('packages/craft') && !isSpec(file))
+      .filter((file) =>
+        /Date\.now|new Date\(|Math\.random|\bfetch\(|\bdocument\b|\bwindow\b|from 'node:|from '(?!\.)/.test(
+          readFileSync(join(root, file), 'utf8'),
+        ),
+      );
+    expect(wrong).toEqual([]);
+  });
+
+  it('has no file over 400 lines, and a median under 100', () => {
+    const lengths = files.map((file) => readFileSync(join(root, file), 'utf8').split('\n').length).sort((a, b) => a - b);
+    expect(lengths.at(-1)).toBeLessThanOrEqual(400);
+    expect(lengths[Math.floor(lengths.length / 2)]).toBeLessThan(100);
+  });
+
+  it('spends between a quarter and a third of its lines on tests', () => {
+    const lines = (list: string[]) => list.reduce((sum, file) => sum + readFileSync(join(root, file), 'utf8').split('\n').length - 1, 0);
+    const tests = files.filter((file) => isSpec(file) || file.startsWith('e2e/'));
+    const share = lines(tests) / lines(files);
+    expect(share).toBeGreaterThanOrEqual(0.25);
+    expect(share).toBeLessThanOrEqual(0.33);
+  });
+});

@@ -1,0 +1,67 @@
+import { instrumentOf } from '@gold-peg/craft/instrument';
+import { windString } from '@gold-peg/craft/procedure';
+import { setsFor, stringProperties } from '@gold-peg/craft/strings';
+import { fromInches, hertz, metres } from '@gold-peg/craft/units';
+import { tensionFor } from '@gold-peg/craft/tension';
+import { foldWorksheet, STRING_EVENTS, type BenchEvent } from '@gold-peg/craft/worksheet';
+
+const RUNS = 5;
+const RUN_MS = 300;
+
+export interface Rate {
+  name: string;
+  perSecond: number;
+}
+
+export function coreRates(): Rate[] {
+  const instrument = instrumentOf('acoustic-parlour');
+  const spec = { family: 'acoustic', construction: 'wound', gauge: fromInches(0.032) } as const;
+  const outcome = stringProperties(spec);
+  if (!outcome.ok) throw new Error('no string');
+  const string = outcome.value;
+  const log = manyEvents(480);
+  return [
+    rate('pull of a string', () => tensionFor(hertz(146.8), metres(0.632), string)),
+    rate('mass, stiffness and strength of a wound string', () => stringProperties(spec)),
+    rate('whole plan of one string: turns, slack, cut, angles', () => windString({ instrument, index: 3, string })),
+    rate('plans of a whole instrument from its set', () => wholeInstrument(instrument)),
+    rate('fold of a worksheet with 480 events', () => foldWorksheet(6, log)),
+  ];
+}
+
+function wholeInstrument(instrument: ReturnType<typeof instrumentOf>): void {
+  const [set] = setsFor(instrument.family, instrument.strings.length);
+  set?.strings.forEach((spec, index) => {
+    const properties = stringProperties({ family: instrument.family, ...spec });
+    if (properties.ok) windString({ instrument, index, string: properties.value });
+  });
+}
+
+function rate(name: string, work: () => unknown): Rate {
+  const runs = Array.from({ length: RUNS }, () => {
+    const began = performance.now();
+    let done = 0;
+    while (performance.now() - began < RUN_MS) {
+      for (let inner = 0; inner < 20; inner++) work();
+      done += 20;
+    }
+    return (1000 * done) / (performance.now() - began);
+  }).sort((a, b) => a - b);
+  return { name, perSecond: runs[Math.floor(RUNS / 2)] ?? 0 };
+}
+
+function manyEvents(count: number): BenchEvent[] {
+  const kinds = Object.values(STRING_EVENTS).filter((kind) => kind !== 'wound');
+  return Array.from({ length: count }, (_, index): BenchEvent => {
+    const head = {
+      id: String(index).padStart(8, '0'),
+      version: 1,
+      jobId: 'j',
+      instrumentId: 'i',
+      personId: 'p',
+      deviceId: 'd',
+      at: '',
+    } as const;
+    return { ...head, kind: kinds[index % kinds.length] ?? 'anchored', string: (index % 6) + 1, payload: {} };
+  });
+}

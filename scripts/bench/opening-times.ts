@@ -1,0 +1,73 @@
+import { chromium, type Page } from '@playwright/test';
+import { CHROMIUM, needChromium } from '../debian.js';
+import { freePort, startThrowAwayCluster } from '../postgres/cluster.js';
+import { ensureDatabase } from '../postgres/database.js';
+import { serverCommand, startServer, stopProcess } from '../server-process.js';
+
+export interface OpeningTime {
+  name: string;
+  ms: number;
+}
+
+const RUNS = 7;
+export const CHROMIUM_ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/** From asking for a page until its own content stands, in a real browser against a real database. */
+export async function openingTimes(root: string): Promise<OpeningTime[]> {
+  needChromium();
+  const cluster = await startThrowAwayCluster();
+  const databaseUrl = await ensureDatabase(cluster.url, 'gold_peg');
+  serverCommand(root, databaseUrl, 'demo');
+  const { child, address } = await startServer({ root, databaseUrl, port: await freePort(), secret: 'a secret of the bench', demo: true });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
+    await page.goto(address);
+    await page.getByRole('button', { name: /^Demo/ }).click();
+    await page.getByRole('link', { name: /Heron parlour, walnut/ }).click();
+    await page.waitForURL(/\/wind$/);
+    const worksheet = page.url();
+    return [
+      { name: 'Today, from its address', ms: await median(() => open(page, `${address}/today`, 'heading', 'On the bench')) },
+      { name: 'a worksheet at Wind, from its address', ms: await median(() => open(page, worksheet, 'button', /^String 4 wound/)) },
+      { name: 'the next string in hand, by key', ms: await median(() => nextLane(page)) },
+    ];
+  } finally {
+    await browser.close();
+    await stopProcess(child);
+    cluster.stop();
+  }
+}
+
+async function open(page: Page, address: string, role: 'heading' | 'button', name: string | RegExp): Promise<number> {
+  const began = performance.now();
+  await page.goto(address);
+  await page.getByRole(role, { name }).waitFor();
+  return performance.now() - began;
+}
+
+/** Measured inside the page: from the key until the next frame after it shows the other string. */
+function nextLane(page: Page): Promise<number> {
+  return page.evaluate(async () => {
+    const here = document.querySelector('.lane.in-hand peg-lane-badge')?.textContent?.trim();
+    const key = here === '4' ? '3' : '4';
+    const began = performance.now();
+    document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    while (document.querySelector('.lane.in-hand peg-lane-badge')?.textContent?.trim() !== key) await new Promise(requestAnimationFrame);
+    return performance.now() - began;
+  });
+}
+
+async function median(measure: () => Promise<number>): Promise<number> {
+  const times: number[] = [];
+  for (let index = 0; index < RUNS; index++) times.push(await measure());
+  return times.sort((a, b) => a - b)[Math.floor(RUNS / 2)] ?? 0;
+}

@@ -1,0 +1,79 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { CHROMIUM_ARGS } from './bench/opening-times.js';
+import { build } from './build.js';
+import { CHROMIUM, needChromium } from './debian.js';
+import { freePort, startThrowAwayCluster } from './postgres/cluster.js';
+import { ensureDatabase } from './postgres/database.js';
+import { serverCommand, startServer, stopProcess } from './server-process.js';
+
+const root = new URL('..', import.meta.url).pathname;
+const folder = join(root, 'docs/screenshots');
+
+const stage = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Stages of the work' })
+    .getByRole('link', { name: new RegExp(`^${name}`) })
+    .click();
+const place = (page: Page, name: string) => page.getByRole('link', { name, exact: true }).click();
+async function instrument(page: Page, name: string): Promise<void> {
+  await place(page, 'Today');
+  await page.getByRole('link', { name: new RegExp(name) }).click();
+  await page.getByRole('navigation', { name: 'Stages of the work' }).waitFor();
+}
+
+/** One picture for each main view, from the demo. */
+const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = [
+  ['today', (page) => place(page, 'Today')],
+  ['register', (page) => place(page, 'Register')],
+  ['passport', (page) => page.getByRole('link', { name: /Heron parlour, walnut/ }).click()],
+  ['new-instrument', (page) => place(page, 'Register').then(() => page.getByRole('link', { name: 'Add an instrument' }).click())],
+  ['wind', (page) => instrument(page, 'Heron parlour, walnut')],
+  ['anchor', (page) => stage(page, 'Anchor')],
+  ['hand-over', (page) => stage(page, 'Hand over')],
+  ['choose', (page) => stage(page, 'Choose')],
+  ['wind-classical', (page) => instrument(page, 'Almery classical, cedar').then(() => stage(page, 'Wind'))],
+  ['wind-bass', (page) => instrument(page, 'Longshore four').then(() => stage(page, 'Wind'))],
+  ['wind-evening', evening],
+];
+
+async function evening(page: Page): Promise<void> {
+  await instrument(page, 'Brindle six, sea green');
+  await stage(page, 'Wind');
+  await page.getByRole('button', { name: /^You:/ }).click();
+  await page.getByRole('menuitem', { name: /^Light/ }).click();
+}
+
+async function main(): Promise<void> {
+  build(root);
+  needChromium();
+  mkdirSync(folder, { recursive: true });
+  const cluster = await startThrowAwayCluster();
+  const databaseUrl = await ensureDatabase(cluster.url, 'gold_peg');
+  serverCommand(root, databaseUrl, 'demo');
+  const { child, address } = await startServer({
+    root,
+    databaseUrl,
+    port: await freePort(),
+    secret: 'a secret of the pictures',
+    demo: true,
+  });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
+    await page.goto(address);
+    await page.getByRole('button', { name: /^Demo/ }).click();
+    for (const [name, go] of VIEWS) {
+      await go(page);
+      await page.waitForTimeout(600);
+      await page.screenshot({ path: join(folder, `${name}.png`) });
+    }
+  } finally {
+    await browser.close();
+    await stopProcess(child);
+    cluster.stop();
+  }
+}
+
+await main();

@@ -1,0 +1,28 @@
+import { defineConfig } from 'vitest/config';
+
+const source = (path: string) => new URL(path, import.meta.url).pathname;
+const alias = [
+  { find: /^@gold-peg\/craft\/(.*)$/, replacement: source('./packages/craft/src/$1/index.ts') },
+  { find: /^@gold-peg\/contract\/(.*)$/, replacement: source('./packages/contract/src/$1/index.ts') },
+];
+
+export default defineConfig({
+  test: {
+    projects: [
+      { resolve: { alias }, test: { name: 'craft', include: ['packages/craft/src/**/*.spec.ts'] } },
+      { resolve: { alias }, test: { name: 'contract', include: ['packages/contract/src/**/*.spec.ts'] } },
+      { resolve: { alias }, test: { name: 'cli', include: ['apps/cli/src/**/*.spec.ts'], testTimeout: 30_000 } },
+      { resolve: { alias }, test: { name: 'scripts', include: ['scripts/**/*.spec.ts'] } },
+      {
+        resolve: { alias },
+        test: {
+          name: 'server',
+          include: ['apps/server/src/**/*.spec.ts'],
+          globalSetup: ['apps/server/src/testing/cluster.ts'],
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+        },
+      },
+    ],
+  },
+});
