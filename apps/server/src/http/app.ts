@@ -1,3 +1,4 @@
+import compression from 'compression';
 import connectPgSimple from 'connect-pg-simple';
 import { csrfSync } from 'csrf-sync';
 import express, { type Express } from 'express';
@@ -46,7 +47,7 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
       },
     }),
   );
-  if (webFolder !== undefined) app.use(webPages(webFolder));
+  if (webFolder !== undefined) app.use(compression(), webPages(webFolder));
 
   const PgStore = connectPgSimple(session);
   const api = express.Router();
@@ -65,8 +66,13 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
   api.use(csrfSynchronisedProtection);
   api.post(ENDPOINTS.signIn.path, signInLimit(store));
   api.get('/api/openapi.json', (_request, response) => void response.json(openApi()));
-  api.use('/api/docs', swaggerUi.serve, swaggerUi.setup(openApi(), { customSiteTitle: 'Gold Peg: the contract' }));
+  api.use(
+    '/api/docs',
+    swaggerUi.serve,
+    swaggerUi.setup(openApi(), { customSiteTitle: 'Gold Peg: the contract', customCss: '.swagger-ui .topbar { display: none }' }),
+  );
   api.get(FEED_PATH, feedRoute(feed, whoAsks(store)));
+  api.use(compression()); // after the feed: a stream must not wait for a block to fill
   api.use(routes(handlers, store, whoAsks(store)));
   app.use((request, response, next) => (request.path.startsWith('/api/') ? api(request, response, next) : next()));
   app.use(NO_SUCH_PATH);

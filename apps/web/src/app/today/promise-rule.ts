@@ -5,6 +5,8 @@ const HOUR_MS = 3_600_000;
 const LEAST_HOURS = 12;
 const STEP_HOURS = [1, 2, 3, 6, 12] as const;
 const MOST_TICKS = 12;
+/** Width of a flag, per cent of the rule on a tablet. */
+const FLAG_PERCENT = 8.5;
 
 export interface PromiseRule {
   hours: { left: number; label: string; day: string }[];
@@ -27,8 +29,8 @@ export function promiseTicks(rows: readonly JobRow[], now: number): PromiseRule 
     .sort((a, b) => a.at - b.at)
     .map(({ row, at }) => {
       const left = scale(at);
-      // two rows of flags, so that promises close together stay readable
-      const place = left - (ends[0] ?? 0) >= 7 ? 0 : left - (ends[1] ?? 0) >= 7 ? 1 : 0;
+      // two rows of flags, so that promises close together stay readable; where neither has room, the one that ended first
+      const place = (ends[0] ?? 0) <= left - FLAG_PERCENT || (ends[0] ?? 0) <= (ends[1] ?? 0) ? 0 : 1;
       ends[place] = left;
       return { left, passport: row.passport, state: row.state, row: place, label: `${row.passport} ${row.promised}` };
     });

@@ -16,7 +16,9 @@ import { HandOver } from './hand-over/hand-over';
 import { KeyCard } from './desk/key-card';
 import { PlainStage } from './plain/plain-stage';
 import { StageRule } from './stage-rule/stage-rule';
-import { WhyDialog } from './wind/why-dialog';
+import { chooseReasons } from './why/choose-reasons';
+import { WhyDialog, type WhyData } from './why/why-dialog';
+import { windReasons } from './why/wind-reasons';
 import { Wind } from './wind/wind';
 
 const SECOND_MS = 1000;
@@ -76,10 +78,7 @@ export class WorksheetPlace {
     effect(() => {
       const stage = STAGES.find((known) => known === this.stage());
       if (stage === undefined) return;
-      untracked(() => {
-        this.desk.stage.set(stage);
-        this.desk.pickUp();
-      });
+      untracked(() => this.desk.stage.set(stage));
     });
   }
 
@@ -98,12 +97,20 @@ export class WorksheetPlace {
     if (stage !== undefined) await this.go(stage);
   }
 
+  /** The reasons behind the numbers of the lane in hand, where a stage has numbers. */
   protected why(): void {
-    if (this.desk.stage() !== 'wind' || this.dialog.openDialogs.length > 0) return;
-    const plan = this.desk.planInHand();
     const lane = this.desk.lanes()[this.desk.lane()];
-    if (plan !== null && lane !== undefined)
-      this.dialog.open(WhyDialog, { data: { plan, lane, instrument: this.desk.instrument() }, width: '720px' });
+    const instrument = this.desk.instrument();
+    if (lane === undefined || lane.string === null || instrument === null) return;
+    const plan = this.desk.planInHand();
+    const lines =
+      this.desk.stage() === 'choose'
+        ? chooseReasons(lane, lane.string, instrument)
+        : plan === null
+          ? []
+          : windReasons(plan, lane, lane.string, instrument);
+    const data: WhyData = { title: `string ${lane.number}, ${lane.place.note}`, lines };
+    this.dialog.open(WhyDialog, { data, width: '720px' });
   }
 
   protected async press(event: KeyboardEvent): Promise<void> {

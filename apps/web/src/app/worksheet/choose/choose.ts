@@ -21,6 +21,7 @@ const MOST_SEMITONES = 7;
 })
 export class Choose {
   readonly taken = output();
+  readonly why = output();
 
   protected readonly desk = inject(WorksheetDesk);
   private readonly measures = inject(Measures);

@@ -95,6 +95,12 @@ export class WorksheetDesk {
       .subscribe((news) => {
         if (news.kind === 'open' || news.message.jobId === this.file()?.job.id) void this.files.readOn();
       });
+    const openJob = computed(() => this.file()?.job.id ?? null);
+    effect(() => {
+      // a worksheet that opens, or another stage, takes up the string that is next; later news leave the lane in hand alone
+      if (openJob() !== null) this.stage();
+      untracked(() => this.pickUp());
+    });
     effect(() => {
       this.lane();
       untracked(() => this.triedCut.set(null));
@@ -104,7 +110,6 @@ export class WorksheetDesk {
   async open(jobId: string): Promise<void> {
     await this.log.ready;
     await this.files.open(jobId);
-    this.pickUp();
   }
 
   /** The stage the work has come to. */

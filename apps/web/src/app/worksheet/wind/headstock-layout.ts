@@ -13,6 +13,11 @@ const FAN_PX = 84;
 /** Room for the word beside the farthest cut mark. */
 const LEFT_PX = 34;
 const BUTTON_MM = { length: 17, width: 8, gap: 1.5 };
+/** Posts from this diameter on carry the wide buttons of a bass. */
+const BASS_POST = 0.01;
+/** Buttons bear the number of their string: on a small picture they are drawn larger than to scale. */
+const LEAST_BUTTON_PX = { length: 22, width: 14 };
+const BASS_BUTTON_MM = { length: 22, width: 17, gap: 1.5 };
 /** Drawn a little thicker than to scale, all by the same factor, so that a thin string can be seen. */
 const THICKER = 1.7;
 
@@ -78,7 +83,7 @@ export function layOutHeadstock(request: HeadstockRequest): HeadstockPicture {
     Math.max(
       ...posts
         .filter((post) => post.side === side)
-        .map(({ sideways, style }) => (style === 'roller' ? 24 : Math.abs(sideways) * MM) + 11 + BUTTON_MM.length),
+        .map(({ sideways, style }) => (style === 'roller' ? 24 : Math.abs(sideways) * MM) + 11 + BASS_BUTTON_MM.length),
       26,
     );
   const up = reachSide('treble');
@@ -132,8 +137,10 @@ function drawPost({ index, number, place }: Lane, { inHand, done }: HeadstockReq
   const sign = post.side === 'bass' ? 1 : -1;
   const [x, y] = at(post.along * MM, post.sideways * MM);
   const edge = post.style === 'roller' ? 33 : Math.abs(post.sideways) * MM * sign * Math.sign(post.sideways || sign) + 10;
-  const [, buttonFrom] = at(0, sign * (edge + BUTTON_MM.gap));
-  const [, buttonTo] = at(0, sign * (edge + BUTTON_MM.gap + BUTTON_MM.length));
+  const size = post.style !== 'roller' && post.diameter >= BASS_POST ? BASS_BUTTON_MM : BUTTON_MM;
+  const [, buttonFrom] = at(0, sign * (edge + size.gap));
+  const buttonWidth = Math.max(LEAST_BUTTON_PX.width, size.width * k);
+  const buttonLength = Math.max(LEAST_BUTTON_PX.length, size.length * k);
   const radius = (post.diameter * MM * k) / 2;
   const rollerEnds = [at(0, sign * 6)[1], at(0, sign * 26)[1]] as const;
   return {
@@ -146,12 +153,7 @@ function drawPost({ index, number, place }: Lane, { inHand, done }: HeadstockReq
       post.style === 'roller'
         ? { x: x - radius, y: Math.min(...rollerEnds), width: 2 * radius, height: Math.abs(rollerEnds[1] - rollerEnds[0]) }
         : null,
-    button: {
-      x: x - (BUTTON_MM.width * k) / 2,
-      y: Math.min(buttonFrom, buttonTo),
-      width: BUTTON_MM.width * k,
-      height: Math.abs(buttonTo - buttonFrom),
-    },
+    button: { x: x - buttonWidth / 2, y: sign > 0 ? buttonFrom : buttonFrom - buttonLength, width: buttonWidth, height: buttonLength },
     done: done[index] ?? false,
     inHand: index === inHand,
   };

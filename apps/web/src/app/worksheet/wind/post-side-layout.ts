@@ -12,7 +12,9 @@ export interface PostSidePicture {
   tilt: number;
   post: { x: number; y: number; width: number; height: number; base: { x: number; y: number; width: number; height: number } };
   origin: { x: number; y: number };
-  hole: { y: number; radius: number };
+  hole: { y: number; radius: number } | null;
+  /** What stands of the end: a tail out of a side hole, or the end down the middle of a slotted post. */
+  end: { path: string; hidden: boolean };
   turns: { y: number; half: number; lean: number }[];
   /** The face under the post, and its rise to the nut: one piece, or two where the run is shortened. */
   face: string[];
@@ -72,7 +74,11 @@ export function layOutPostSide(instrument: Instrument, lane: Lane, plan: WindPla
       height: above * pxPerMm,
       base: { x: -px(post.diameter) / 2 - 9, y: -5, width: px(post.diameter) + 18, height: 6 },
     },
-    hole: { y: -px(post.holeHeight), radius: Math.max(2.5, pxPerMm * 0.9) },
+    hole: post.holeDepth === null ? { y: -px(post.holeHeight), radius: Math.max(2.5, pxPerMm * 0.9) } : null,
+    end:
+      post.holeDepth === null
+        ? { path: `M0,${-px(post.holeHeight)} l-16,-5 l-6,-13`, hidden: false }
+        : { path: `M0,${-above * pxPerMm} V${px(post.holeDepth) - above * pxPerMm}`, hidden: true },
     turns: Array.from({ length: count }, (_, index) => ({
       y: -px(post.holeHeight) + step * (index - aboveCount + 0.5),
       half,

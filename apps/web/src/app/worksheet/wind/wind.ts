@@ -12,7 +12,7 @@ import { CutRule } from './cut-rule';
 import { Headstock } from './headstock';
 import { instructionFor } from './instruction';
 import { PostSide } from './post-side';
-import { turnsReason } from './why-lines';
+import { turnsReason } from '../why/wind-reasons';
 
 /** A narrower band is within what a hand can measure. */
 const BAND_SHOWN_MM = 3;
@@ -110,6 +110,7 @@ export class Wind {
     const plan = this.desk.planInHand();
     return plan !== null && plan.slack < 0;
   });
+  protected readonly notTaken = computed(() => (this.desk.sheet().chosen === null ? (this.desk.candidate()?.name ?? null) : null));
   protected readonly left = computed(() => this.done().filter((done) => !done).length);
 
   protected nextMeasure(): void {

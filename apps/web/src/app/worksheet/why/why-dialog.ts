@@ -1,24 +1,20 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
-import type { Instrument } from '@gold-peg/craft/instrument';
-import type { WindPlan } from '@gold-peg/craft/procedure';
-import type { Lane } from '../desk/lane';
-import { whyLines } from './why-lines';
+import type { WhyLine } from './why-line';
 
 export interface WhyData {
-  plan: WindPlan;
-  lane: Lane;
-  instrument: Instrument;
+  title: string;
+  lines: readonly WhyLine[];
 }
 
 @Component({
   selector: 'peg-why-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatDialogModule],
-  template: `<h2 mat-dialog-title>Why: string {{ data.lane.number }}, {{ data.lane.place.note }}</h2>
+  template: `<h2 mat-dialog-title>Why: {{ data.title }}</h2>
     <mat-dialog-content>
       <dl>
-        @for (line of lines; track line.what) {
+        @for (line of data.lines; track line.what) {
           <dt>{{ line.what }}</dt>
           <dd>
             <b>{{ line.value }}</b><br />{{ line.rule }}<br /><span class="soft">{{ line.from }}</span>
@@ -46,5 +42,4 @@ export interface WhyData {
 })
 export class WhyDialog {
   protected readonly data = inject<WhyData>(MAT_DIALOG_DATA);
-  protected readonly lines = whyLines(this.data.plan, this.data.lane, this.data.instrument);
 }

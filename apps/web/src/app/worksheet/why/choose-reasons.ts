@@ -1,0 +1,51 @@
+import { SAFE_SHARE_OF_BREAKING } from '@gold-peg/craft/constants';
+import type { Instrument } from '@gold-peg/craft/instrument';
+import { slotFit } from '@gold-peg/craft/nut';
+import type { StringProperties } from '@gold-peg/craft/strings';
+import { loadString } from '@gold-peg/craft/tension';
+import { frequencyOf, noteAtOrBelow } from '@gold-peg/craft/units';
+import type { Lane } from '../desk/lane';
+import { millimetres, type WhyLine } from './why-line';
+import { pullReason } from './pull-reason';
+
+/** Why a string pulls so much, how near it is to breaking, and whether its slot has room. */
+export function chooseReasons(lane: Lane, string: StringProperties, instrument: Instrument): WhyLine[] {
+  const pitch = frequencyOf(lane.place.note, instrument.a4);
+  const load = loadString(string, lane.place.scaleLength, pitch);
+  const fit = slotFit(lane.place.slotWidth, string.gauge);
+  return [
+    massReason(string),
+    pullReason(load, lane, string, instrument),
+    {
+      what: 'reserve',
+      value: `${(100 * load.reserve).toFixed(0)} %`,
+      rule: '1 − pull / breaking load; load is carried by the core alone',
+      from: `pull ${load.pull.toFixed(1)} N, breaks at ${string.breakingLoad.toFixed(0)} N, which is ${noteAtOrBelow(load.breakingPitch, instrument.a4)}`,
+    },
+    {
+      what: 'safe to',
+      value: noteAtOrBelow(load.safePitch, instrument.a4),
+      rule: 'the highest note that keeps the pull under the safe share of the breaking load',
+      from: `safe share ${(100 * SAFE_SHARE_OF_BREAKING.value).toFixed(0)} % (${SAFE_SHARE_OF_BREAKING.source}); ${load.semitonesToSafe.toFixed(1)} semitones above ${lane.place.note}`,
+    },
+    {
+      what: 'nut slot',
+      value: { fits: 'fits', binds: 'may bind', loose: 'wide' }[fit.kind],
+      rule: 'slot width − gauge, wanted 0.05 to 0.12 mm',
+      from: `slot ${millimetres(lane.place.slotWidth, 2)} − string ${millimetres(string.gauge, 2)} = ${millimetres(fit.room, 2)}`,
+    },
+  ];
+}
+
+function massReason(string: StringProperties): WhyLine {
+  const how =
+    string.core === null
+      ? 'ρ π d² / 4 of the whole section'
+      : 'core, and one close-wound layer between core and gauge: (π²/4) ρ w (seat + w)';
+  return {
+    what: 'mass',
+    value: `${(1000 * string.linearDensity).toFixed(3)} g/m`,
+    rule: how,
+    from: `gauge ${millimetres(string.gauge, 3)}${string.core === null ? '' : `, core ${millimetres(string.core, 3)} (usual for the gauge)`}; good to ±${string.bandPercent} %`,
+  };
+}

@@ -1,0 +1,57 @@
+import { describe, expect, it } from 'vitest';
+import { kindPicture } from '../../register/kind-picture';
+import { chooseReasons } from './choose-reasons';
+import { turnsReason, windReasons } from './wind-reasons';
+
+function laneOf(archetypeId: string, index: number) {
+  const { instrument, lanes, plans } = kindPicture(archetypeId, 300);
+  const lane = lanes[index];
+  const plan = plans[index];
+  if (lane === undefined || lane.string === null || plan == null) throw new Error('no lane');
+  return { instrument, lane, string: lane.string, plan };
+}
+const numbersIn = (text: string) => [...text.matchAll(/-?\d+(?:\.\d+)?/g)].map(([number]) => Number(number));
+
+describe('why', () => {
+  it('gives for the slack a sum that adds up to it', () => {
+    const { instrument, lane, string, plan } = laneOf('acoustic-parlour', 0);
+    const slack = windReasons(plan, lane, string, instrument).find(({ what }) => what === 'slack');
+    const [takenUp = 0, stretch = 0, lock = 0] = numbersIn(slack?.from ?? '');
+    expect(takenUp - stretch + lock).toBeCloseTo(numbersIn(slack?.value ?? '')[0] ?? 0, 0);
+  });
+
+  it('gives for the cut mark the slack and what the end needs', () => {
+    const { instrument, lane, string, plan } = laneOf('bass-in-line', 0);
+    const cut = windReasons(plan, lane, string, instrument).find(({ what }) => what === 'cut mark');
+    const [slack = 0, depth = 0] = numbersIn(cut?.from ?? '');
+    expect(depth).toBe(13);
+    expect(slack + depth).toBeCloseTo(numbersIn(cut?.value ?? '')[0] ?? 0, 0);
+  });
+
+  it('names the rule that won and the one that lost', () => {
+    expect(turnsReason(laneOf('acoustic-parlour', 0).plan)).toBe('thin plain strings: three turns');
+    expect(turnsReason(laneOf('bass-in-line', 3).plan)).toMatch(/the house's 2 would leave [\d.]+° over the nut, under the 8\.0° wanted/);
+    expect(turnsReason(laneOf('electric-in-line', 0).plan)).toContain('would take more turns than settle well');
+  });
+
+  it('says nothing of a nut at a fifth peg', () => {
+    const { instrument, lane, string, plan } = laneOf('banjo-five-string', 4);
+    expect(windReasons(plan, lane, string, instrument).map(({ what }) => what)).not.toContain('nut angle');
+  });
+
+  it('explains pull and reserve at Choose with the values that went in', () => {
+    const { instrument, lane, string } = laneOf('acoustic-parlour', 0);
+    const lines = Object.fromEntries(chooseReasons(lane, string, instrument).map((line) => [line.what, line]));
+    const [mass = 0, , length = 0] = numbersIn(lines['pull']?.from ?? '');
+    expect((mass / 1000) * (2 * (length / 1000) * 329.63) ** 2).toBeCloseTo(numbersIn(lines['pull']?.value ?? '')[0] ?? 0, 0);
+    const [pull = 0, breaking = 1] = numbersIn(lines['reserve']?.from ?? '');
+    expect(100 * (1 - pull / breaking)).toBeCloseTo(numbersIn(lines['reserve']?.value ?? '')[0] ?? 0, 0);
+  });
+
+  it('tells that a polymer thins, and that a wound string is carried by its core', () => {
+    const nylon = laneOf('classical', 0);
+    expect(chooseReasons(nylon.lane, nylon.string, nylon.instrument)[1]?.rule).toContain('thins');
+    const wound = laneOf('acoustic-parlour', 5);
+    expect(chooseReasons(wound.lane, wound.string, wound.instrument)[0]?.from).toMatch(/core \d\.\d+ mm/);
+  });
+});
