@@ -13,7 +13,7 @@ async function main(): Promise<void> {
     console.log(`  ${name.padEnd(52)} ${Math.round(perSecond).toLocaleString('en-GB').padStart(12)}`);
   console.log('\nBundle, kB');
   for (const { name, raw, gzip } of bundleSizes(root))
-    console.log(`  ${name.padEnd(52)} ${raw.toFixed(1).padStart(8)} raw ${gzip.toFixed(1).padStart(8)} gzip`);
+    console.log(`  ${name.padEnd(52)} ${raw.toFixed(1).padStart(8)} raw ${gzip === null ? '' : `${gzip.toFixed(1).padStart(8)} gzip`}`);
   console.log('\nOpening, ms (median of seven, Chromium, server and database on this machine)');
   for (const { name, ms } of await openingTimes(root)) console.log(`  ${name.padEnd(52)} ${ms.toFixed(0).padStart(8)}`);
 }

@@ -1,4 +1,4 @@
-import { chromium, type Page } from '@playwright/test';
+import { chromium, type Browser, type Page } from '@playwright/test';
 import { CHROMIUM, needChromium } from '../debian.js';
 import { freePort, startThrowAwayCluster } from '../postgres/cluster.js';
 import { ensureDatabase } from '../postgres/database.js';
@@ -39,6 +39,7 @@ export async function openingTimes(root: string): Promise<OpeningTime[]> {
       { name: 'Today, from its address', ms: await median(() => open(page, `${address}/today`, 'heading', 'On the bench')) },
       { name: 'a worksheet at Wind, from its address', ms: await median(() => open(page, worksheet, 'button', /^String 4 wound/)) },
       { name: 'the next string in hand, by key', ms: await median(() => nextLane(page)) },
+      { name: 'a step of one browser shown in another', ms: await follows(browser, page, worksheet.replace(/wind$/, 'settle')) },
     ];
   } finally {
     await browser.close();
@@ -64,6 +65,28 @@ function nextLane(page: Page): Promise<number> {
     while (document.querySelector('.lane.in-hand peg-lane-badge')?.textContent?.trim() !== key) await new Promise(requestAnimationFrame);
     return performance.now() - began;
   });
+}
+
+/** From the key in one browser until the other shows the step; each run takes its step back. */
+async function follows(browser: Browser, page: Page, worksheet: string): Promise<number> {
+  const context = await browser.newContext({ storageState: await page.context().storageState(), serviceWorkers: 'block' });
+  const other = await context.newPage();
+  for (const each of [page, other]) {
+    await each.goto(worksheet);
+    await each.getByRole('button', { name: 'String 6 settled' }).waitFor();
+  }
+  const shown = other.getByText(/^settled \d\d:\d\d$/);
+  const ms = await median(async () => {
+    const began = performance.now();
+    await page.keyboard.press('Space');
+    await shown.waitFor();
+    const took = performance.now() - began;
+    await page.keyboard.press('Backspace');
+    await shown.waitFor({ state: 'detached' });
+    return took;
+  });
+  await context.close();
+  return ms;
 }
 
 async function median(measure: () => Promise<number>): Promise<number> {

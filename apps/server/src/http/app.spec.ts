@@ -75,6 +75,12 @@ describe('the server', () => {
     expect(response.headers.get('x-powered-by')).toBeNull();
   });
 
+  it('compresses what it answers', async () => {
+    const response = await fetch(`${technician.address}/api/openapi.json`, { headers: { 'accept-encoding': 'gzip' } });
+    expect(response.headers.get('content-encoding')).toBe('gzip');
+    expect(await response.json()).toHaveProperty('openapi');
+  });
+
   it('describes every endpoint of the table in OpenAPI 3.1, with a page to read it', async () => {
     const { body } = await technician.ask('GET', '/api/openapi.json');
     expect(body.openapi).toMatch(/^3\.1/);

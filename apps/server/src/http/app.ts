@@ -32,6 +32,10 @@ export interface AppParts {
 
 const WORKING_DAY_MS = 14 * 60 * 60 * 1000;
 
+/** A stream of events must not wait until a block is full enough to be compressed. */
+const isNoStream: compression.CompressionFilter = (request, response) =>
+  response.getHeader('content-type') !== 'text/event-stream' && compression.filter(request, response);
+
 /** The whole server as a function, so that specs call it without a port of ours. */
 export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolder }: AppParts): Express {
   const app = express();
@@ -47,7 +51,8 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
       },
     }),
   );
-  if (webFolder !== undefined) app.use(compression(), webPages(webFolder));
+  app.use(compression({ filter: isNoStream }));
+  if (webFolder !== undefined) app.use(webPages(webFolder));
 
   const PgStore = connectPgSimple(session);
   const api = express.Router();
@@ -72,7 +77,6 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
     swaggerUi.setup(openApi(), { customSiteTitle: 'Gold Peg: the contract', customCss: '.swagger-ui .topbar { display: none }' }),
   );
   api.get(FEED_PATH, feedRoute(feed, whoAsks(store)));
-  api.use(compression()); // after the feed: a stream must not wait for a block to fill
   api.use(routes(handlers, store, whoAsks(store)));
   app.use((request, response, next) => (request.path.startsWith('/api/') ? api(request, response, next) : next()));
   app.use(NO_SUCH_PATH);

@@ -1,6 +1,6 @@
 import { cutBeyondPost, slackForTurns } from '../post/index.js';
 import { metres, type Metres } from '../units/index.js';
-import type { WindPlan } from './wind-string.js';
+import type { WindPlan } from './wind-plan.js';
 
 /** What a cut within these bounds, measured past the post, leads to. */
 export interface CutZone {

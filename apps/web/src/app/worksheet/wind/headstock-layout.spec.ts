@@ -3,7 +3,8 @@ import { ARCHETYPES, instrumentOf } from '@gold-peg/craft/instrument';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
 import { setsFor, stringProperties } from '@gold-peg/craft/strings';
 import { lanesOf } from '../desk/lane';
-import { layOutHeadstock, type HeadstockRequest } from './headstock-layout';
+import { layOutHeadstock } from './headstock-layout';
+import type { HeadstockRequest } from './headstock-picture';
 import { layOutPostSide } from './post-side-layout';
 import { layOutRollerSide } from './roller-side-layout';
 

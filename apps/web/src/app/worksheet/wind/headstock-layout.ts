@@ -1,10 +1,10 @@
-import { arc } from 'd3';
-import type { Instrument } from '@gold-peg/craft/instrument';
 import { tangentPoint } from '@gold-peg/craft/nut';
 import { windingCircle } from '@gold-peg/craft/post';
 import type { WindPlan } from '@gold-peg/craft/procedure';
 import { metres } from '@gold-peg/craft/units';
 import type { Lane } from '../desk/lane';
+import { cutMark, fifthPeg, turnArrow } from './headstock-marks';
+import type { DrawnPost, DrawnString, HeadstockPicture, HeadstockRequest } from './headstock-picture';
 import { headPosts, headstockOutline, TIP_MM, type OnFace } from './headstock-outline';
 
 const MM = 1000;
@@ -20,55 +20,6 @@ const LEAST_BUTTON_PX = { length: 22, width: 14 };
 const BASS_BUTTON_MM = { length: 22, width: 17, gap: 1.5 };
 /** Drawn a little thicker than to scale, all by the same factor, so that a thin string can be seen. */
 const THICKER = 1.7;
-
-export interface HeadstockRequest {
-  instrument: Instrument;
-  lanes: readonly Lane[];
-  plans: readonly (WindPlan | null)[];
-  inHand: number;
-  /** The cut that is shown for the lane in hand. */
-  planInHand: WindPlan | null;
-  done: readonly boolean[];
-  width: number;
-  height: number;
-  /** Where the fan meets the lanes, px from the top. */
-  laneCentres: readonly number[];
-}
-
-export interface DrawnPost {
-  index: number;
-  number: number;
-  x: number;
-  y: number;
-  radius: number;
-  roller: { x: number; y: number; width: number; height: number } | null;
-  button: { x: number; y: number; width: number; height: number };
-  done: boolean;
-  inHand: boolean;
-}
-
-export interface DrawnString {
-  index: number;
-  path: string;
-  width: number;
-  texture: Lane['texture'];
-  state: 'open' | 'in-hand' | 'done';
-}
-
-export interface HeadstockPicture {
-  pxPerMm: number;
-  outline: string;
-  slots: string[];
-  neck: string;
-  nut: { x: number; y: number; width: number; height: number };
-  posts: DrawnPost[];
-  strings: DrawnString[];
-  fan: string;
-  trees: { x: number; y: number; height: number }[];
-  cut: { x1: number; y1: number; x2: number; y2: number; fromX: number; fromY: number; labelX: number; labelY: number } | null;
-  turn: { arc: string; head: string; x: number; y: number } | null;
-  fifthPeg: { x: number; y: number; number: number } | null;
-}
 
 /** Places everything on the headstock to one scale: the same geometry that the numbers come from. */
 export function layOutHeadstock(request: HeadstockRequest): HeadstockPicture {
@@ -194,39 +145,4 @@ function fanOf({ lanes, laneCentres }: HeadstockRequest, at: OnFace, width: numb
   const ys = lanes.map(({ place }) => at(0, place.slotSideways * MM)[1]);
   const x = at(0, 0)[0] + NECK_PX;
   return `M${x},${Math.min(...ys) - 5} L${width},${Math.min(...laneCentres) - 26} V${Math.max(...laneCentres) + 26} L${x},${Math.max(...ys) + 5} z`;
-}
-
-/** The string held just taut over its post: the cut lies in the line from slot to post, beyond it. */
-function cutMark({ lanes, inHand, planInHand }: HeadstockRequest, at: OnFace): HeadstockPicture['cut'] {
-  const lane = lanes[inHand];
-  if (lane === undefined || planInHand === null || lane.place.post.pipAlong !== null) return null;
-  const { post, slotSideways } = lane.place;
-  const direction = Math.atan2(post.sideways - slotSideways, post.along);
-  const cut = planInHand.cut * MM;
-  const end = [post.along * MM + cut * Math.cos(direction), post.sideways * MM + cut * Math.sin(direction)] as const;
-  const [x, y] = at(...end);
-  const [fromX, fromY] = at(post.along * MM, post.sideways * MM);
-  return { x1: x, y1: y - 17, x2: x, y2: y + 17, fromX, fromY, labelX: x - 7, labelY: y + 5 };
-}
-
-function turnArrow({ lanes, inHand, planInHand }: HeadstockRequest, at: OnFace, k: number): HeadstockPicture['turn'] {
-  const lane = lanes[inHand];
-  if (lane === undefined || planInHand === null || lane.place.post.pipAlong !== null || lane.place.post.style === 'roller') return null;
-  const [x, y] = at(lane.place.post.along * MM, lane.place.post.sideways * MM);
-  const radius = Math.max(17, (lane.place.post.diameter * MM * k) / 2 + 10);
-  const sense = planInHand.direction === 'anticlockwise' ? -1 : 1;
-  const [start, end] = [sense * 0.35 * Math.PI, sense * 1.75 * Math.PI];
-  const ring = arc()({ innerRadius: radius - 1.5, outerRadius: radius + 1.5, startAngle: start, endAngle: end }) ?? '';
-  // d3 measures angles clockwise from twelve o'clock
-  const [tipX, tipY] = [radius * Math.sin(end), -radius * Math.cos(end)];
-  const [alongX, alongY] = [sense * Math.cos(end), sense * Math.sin(end)];
-  const head = `M${tipX + alongX * 12},${tipY + alongY * 12} L${tipX - alongY * 8},${tipY + alongX * 8} L${tipX + alongY * 8},${tipY - alongX * 8} z`;
-  return { arc: ring, head, x, y };
-}
-
-function fifthPeg({ lanes }: HeadstockRequest, at: OnFace): HeadstockPicture['fifthPeg'] {
-  const lane = lanes.find(({ place }) => place.post.pipAlong !== null);
-  if (lane === undefined) return null;
-  const [x, y] = at(0, lane.place.post.sideways * MM);
-  return { x: x + NECK_PX + 2, y: y + 20, number: lane.number };
 }

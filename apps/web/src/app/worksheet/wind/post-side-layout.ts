@@ -1,4 +1,3 @@
-import { breakAngle as angleOf } from '@gold-peg/craft/nut';
 import type { Instrument } from '@gold-peg/craft/instrument';
 import type { WindPlan } from '@gold-peg/craft/procedure';
 import { turnHeight } from '@gold-peg/craft/post';
@@ -55,7 +54,7 @@ export function layOutPostSide(instrument: Instrument, lane: Lane, plan: WindPla
   const touched = plan.nut.treeTouched && tree !== undefined;
   const trueRun = px(post.along);
   const run = Math.min(trueRun, RUN_PX + 20);
-  const postLeg = touched ? angleBehindTree(instrument, lane, plan, tree) : nutLeg;
+  const postLeg = touched ? angleBehindTree(post.along, plan.nut.withoutTree, tree) : nutLeg;
   const bend = touched ? { x: exit.x + run * 0.55, y: exit.y - run * 0.55 * Math.tan(postLeg) } : exit;
   const slot = { x: exit.x + run, y: bend.y - (exit.x + run - bend.x) * Math.tan(nutLeg) };
   const boardEnd = room.width - 6;
@@ -114,17 +113,7 @@ function faces(post: { x: number; y: number }, nut: { x: number; y: number }, be
 }
 
 /** Angle of the string between post and tree: from where it leaves the post up to the tree's underside. */
-function angleBehindTree(instrument: Instrument, lane: Lane, plan: WindPlan, tree: Instrument['trees'][number]): number {
-  const direct = angleOf({
-    headstockAngle: instrument.headstock.angle,
-    faceDrop: instrument.headstock.faceDrop,
-    along: lane.place.post.along,
-    sideways: lane.place.post.sideways,
-    windingRadius: plan.geometry.postDiameter,
-    exitHeight: plan.exitHeight,
-    flank: 'inside',
-    tree: null,
-  });
-  const exitDown = Math.tan(direct.vertical) * lane.place.post.along;
-  return Math.atan2(exitDown - tree.drop, lane.place.post.along - tree.along);
+function angleBehindTree(along: number, withoutTree: number, tree: Instrument['trees'][number]): number {
+  const exitDown = Math.tan(withoutTree) * along;
+  return Math.atan2(exitDown - tree.drop, along - tree.along);
 }
