@@ -158,3 +158,24 @@ test('shows no error in the console and asks nobody but its own server', async (
   await page.waitForTimeout(300);
   expect(faults).toEqual([]);
 });
+
+test('owners and passports are changed with care for what somebody else wrote', async ({ page, workshop }) => {
+  await signIn(page, workshop);
+  await page.getByRole('link', { name: 'Register', exact: true }).click();
+  await page.getByRole('button', { name: 'Change Jessamy Roke' }).click();
+  await page.getByLabel('How to reach them').fill('ropewalk, upper floor');
+  await workshop.query("UPDATE owner SET contact = 'chandlery', version = version + 1 WHERE name = 'Jessamy Roke'");
+  await page.getByRole('button', { name: 'keep' }).click();
+  await expect(page.getByRole('alert')).toContainText('it is now Jessamy Roke, chandlery');
+  await expect(page.getByLabel('How to reach them')).toHaveValue('ropewalk, upper floor');
+  await page.getByRole('button', { name: 'keep' }).click();
+  await expect(page.getByRole('button', { name: /Jessamy Roke .*ropewalk, upper floor/ })).toBeVisible();
+
+  await page.getByRole('button', { name: /^Jessamy Roke/ }).click();
+  await expect(page.getByRole('link', { name: /Heron parlour/ })).toHaveCount(0);
+  await page.getByRole('link', { name: /Brindle six, tar black/ }).click();
+  await page.getByRole('button', { name: 'change name, owner or remark' }).click();
+  await page.getByLabel('Remark').fill('Nut slot 3 a little wide.');
+  await page.getByRole('button', { name: 'keep' }).click();
+  await expect(page.getByText('Nut slot 3 a little wide.')).toBeVisible();
+});

@@ -11,12 +11,13 @@ import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { geometryFacts } from './geometry-facts';
 import { pullChart, pullOf } from './passport-charts';
+import { PassportEdit } from './passport-edit';
 
 /** An instrument's passport: what it is, what is on it, and all past setups. */
 @Component({
   selector: 'peg-passport',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, RouterLink, Fact, PlaceHeader, Trouble],
+  imports: [FormsModule, RouterLink, Fact, PassportEdit, PlaceHeader, Trouble],
   templateUrl: './passport.html',
   styleUrl: './passport.scss',
 })
@@ -35,6 +36,7 @@ export class PassportPage {
     const error = this.passport.error();
     return error === undefined ? null : sayProblem(error.cause ?? error);
   });
+  protected readonly editing = signal(false);
   protected readonly fault = signal<string | null>(null);
   protected readonly reason = signal('');
   protected readonly promised = signal('');
@@ -77,6 +79,11 @@ export class PassportPage {
     });
     return pullChart(steps, Date.now());
   });
+
+  protected changed(): void {
+    this.editing.set(false);
+    this.passport.reload();
+  }
 
   protected async takeIn(): Promise<void> {
     this.fault.set(null);

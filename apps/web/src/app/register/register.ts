@@ -8,6 +8,7 @@ import { sayProblem } from '../server/server-problem';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
+import { OwnersPanel } from './owners-panel';
 
 /** Typing settles before the server is asked. */
 const TYPING_MS = 150;
@@ -16,7 +17,7 @@ const TYPING_MS = 150;
 @Component({
   selector: 'peg-register',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, RouterLink, Fact, PlaceHeader, Trouble],
+  imports: [FormsModule, RouterLink, Fact, OwnersPanel, PlaceHeader, Trouble],
   templateUrl: './register.html',
   styleUrl: './register.scss',
 })

@@ -3,7 +3,9 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { instrumentOf } from '@gold-peg/craft/instrument';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
 import { setsFor, stringProperties } from '@gold-peg/craft/strings';
-import { toMillimetres, type Metres } from '@gold-peg/craft/units';
+import { DEFAULT_PREFERENCES } from '@gold-peg/contract/people';
+import { toInches, toMillimetres, type Metres } from '@gold-peg/craft/units';
+import { Session } from '../../session/session';
 import { CutRule } from './cut-rule';
 
 function planOf(): WindPlan {
@@ -52,6 +54,17 @@ describe('the cut rule', () => {
     const x = (box?.left ?? 0) + ((16 + (448 * 50) / longest) / 480) * (box?.width ?? 0);
     svg?.dispatchEvent(new PointerEvent('pointermove', { clientX: x, buttons: 1, bubbles: true }));
     expect(toMillimetres(moved[0] ?? (0 as Metres))).toBeCloseTo(50, 0);
+  });
+
+  it('is marked in sixteenths of an inch for those who measure so', async () => {
+    const session = TestBed.inject(Session);
+    session.person.set({ id: 'p', name: 'P', role: 'owner', preferences: { ...DEFAULT_PREFERENCES, lengths: 'in' } });
+    await fixture.whenStable();
+    expect(mark()?.getAttribute('aria-valuetext')).toMatch(/^2\.\d+ in past the post/);
+    press('ArrowRight');
+    const sixteenths = toInches(moved[0] ?? (0 as Metres)) * 16;
+    expect(sixteenths).toBeCloseTo(Math.round(sixteenths), 9);
+    expect(moved[0]).toBeGreaterThan(plan.cut);
   });
 
   it('stays where it is once the job was handed over', () => {

@@ -1,8 +1,10 @@
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, viewChild } from '@angular/core';
 import { scaleLinear } from 'd3';
 import { cutZones, type CutZone, type WindPlan } from '@gold-peg/craft/procedure';
-import { fromMillimetres, metres, toMillimetres, type Metres } from '@gold-peg/craft/units';
+import type { Metres } from '@gold-peg/craft/units';
+import { Measures } from '../../preferences/measures';
+import { markRule } from './rule-marking';
 
 const WIDTH = 480;
 const PAD = 16;
@@ -31,36 +33,36 @@ export class CutRule {
   readonly fixed = input(false);
   readonly moved = output<Metres>();
 
+  private readonly measures = inject(Measures);
   private readonly picture = viewChild.required<ElementRef<SVGSVGElement>>('picture');
   protected readonly viewBox = `0 0 ${WIDTH} 124`;
 
-  protected readonly longest = computed(() => Math.ceil((toMillimetres(this.plan().cut) * 1.45) / 20) * 20);
-  protected readonly scale = computed(() => scaleLinear([0, this.longest()], [PAD, WIDTH - PAD]));
-  protected readonly ticks = computed(() => {
-    const step = this.longest() > 160 ? 2 : 1;
-    return Array.from({ length: Math.floor(this.longest() / step) + 1 }, (_, index) => index * step).map((mm) => ({
-      x: this.scale()(mm),
-      height: mm % 10 === 0 ? 22 : mm % 5 === 0 ? 14 : 8,
-      label: mm % (this.longest() > 160 ? 20 : 10) === 0 ? String(mm) : '',
-    }));
-  });
+  protected readonly marking = computed(() => markRule(this.plan().cut, this.measures.units().length));
+  protected readonly scale = computed(() => scaleLinear([0, this.marking().longest], [PAD, WIDTH - PAD]));
+  protected readonly ticks = computed(() => this.marking().ticks.map((tick) => ({ ...tick, x: this.scale()(tick.at) })));
+  private readonly cuts = computed(() => cutZones(this.plan(), this.marking().toLength(this.marking().longest)));
   protected readonly zones = computed(() =>
-    cutZones(this.plan(), fromMillimetres(this.longest())).map(({ kind, from, to }) => {
-      const x = this.scale()(toMillimetres(from));
-      const width = this.scale()(toMillimetres(to)) - x;
+    this.cuts().map(({ kind, from, to }) => {
+      const x = this.place(from);
+      const width = this.place(to) - x;
       return { kind, x, width, middle: x + width / 2, name: width >= NAMED_FROM ? ZONE_NAMES[kind] : '' };
     }),
   );
-  protected readonly mark = computed(() => this.scale()(toMillimetres(this.cut())));
-  protected readonly cutMm = computed(() => Math.round(toMillimetres(this.cut()) * 10) / 10);
+  protected readonly mark = computed(() => this.place(this.cut()));
+  protected readonly value = computed(() => Number(this.marking().fromLength(this.cut()).toFixed(this.marking().digits)));
+  protected readonly words = computed(() => `${this.value()} ${this.marking().unit} past the post`);
   protected readonly neighbour = computed(() => {
     const post = this.nextPost();
-    return post === null || toMillimetres(post) > this.longest() ? null : this.scale()(toMillimetres(post));
+    return post === null || this.marking().fromLength(post) > this.marking().longest ? null : this.place(post);
   });
   protected readonly saysZone = computed(() => {
-    const zone = cutZones(this.plan(), fromMillimetres(this.longest())).find(({ from, to }) => this.cut() >= from && this.cut() <= to);
-    return `${this.cutMm()} mm past the post, ${zone === undefined ? '' : ZONE_NAMES[zone.kind]}`;
+    const zone = this.cuts().find(({ from, to }) => this.cut() >= from && this.cut() <= to);
+    return `${this.words()}, ${zone === undefined ? '' : ZONE_NAMES[zone.kind]}`;
   });
+
+  private place(length: Metres): number {
+    return this.scale()(this.marking().fromLength(length));
+  }
 
   protected grab(event: PointerEvent): void {
     if (this.fixed()) return;
@@ -72,19 +74,29 @@ export class CutRule {
     if (this.fixed() || (event.type === 'pointermove' && event.buttons === 0)) return;
     const box = this.picture().nativeElement.getBoundingClientRect();
     const x = ((event.clientX - box.left) * WIDTH) / box.width;
-    this.moveTo(Math.round(this.scale().invert(x) * 2) / 2);
+    const { keyStep } = this.marking();
+    this.moveTo(Math.round((this.scale().invert(x) / keyStep) * 2) * (keyStep / 2));
   }
 
   protected press(event: KeyboardEvent): void {
-    const steps: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageDown: -10, PageUp: 10 };
+    const { keyStep, pageStep } = this.marking();
+    const steps: Readonly<Record<string, number>> = {
+      ArrowLeft: -keyStep,
+      ArrowDown: -keyStep,
+      ArrowRight: keyStep,
+      ArrowUp: keyStep,
+      PageDown: -pageStep,
+      PageUp: pageStep,
+    };
     const step = steps[event.key];
     if (step === undefined || this.fixed()) return;
     event.preventDefault();
-    this.moveTo(Math.round(this.cutMm()) + step);
+    this.moveTo(Math.round(this.marking().fromLength(this.cut()) / keyStep) * keyStep + step);
   }
 
   /** The mark stays on its rule: the rule has ends, as one of steel has. */
-  private moveTo(mm: number): void {
-    this.moved.emit(metres(fromMillimetres(Math.min(this.longest(), Math.max(0, mm)))));
+  private moveTo(value: number): void {
+    const { longest, toLength } = this.marking();
+    this.moved.emit(toLength(Math.min(longest, Math.max(0, value))));
   }
 }

@@ -1,8 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Instrument } from '@gold-peg/craft/instrument';
 import type { WindPlan } from '@gold-peg/craft/procedure';
-import { toMillimetres } from '@gold-peg/craft/units';
-import { degrees, turnsToQuarter } from '../../preferences/measures';
+import { degrees, Measures, say, turnsToQuarter } from '../../preferences/measures';
 import type { Lane } from '../desk/lane';
 import { layOutPostSide } from './post-side-layout';
 import { layOutRollerSide } from './roller-side-layout';
@@ -19,6 +18,7 @@ export class PostSide {
   readonly lane = input.required<Lane>();
   readonly plan = input.required<WindPlan>();
 
+  private readonly measures = inject(Measures);
   protected readonly room = { width: 352, height: 206 };
   protected readonly picture = computed(() => layOutPostSide(this.instrument(), this.lane(), this.plan(), this.room));
   protected readonly roller = computed(() => layOutRollerSide(this.instrument(), this.lane(), this.plan(), this.room));
@@ -36,7 +36,7 @@ export class PostSide {
     return nut !== null && nut.vertical < nut.wanted - 1e-9;
   });
   protected readonly stack = computed(
-    () => `${turnsToQuarter(this.plan().wind.turns)} turns, stack ${toMillimetres(this.plan().stackHeight).toFixed(1)} mm`,
+    () => `${turnsToQuarter(this.plan().wind.turns)} turns, stack ${say(this.measures.length(this.plan().stackHeight, 1))}`,
   );
   protected readonly label = computed(() => `String ${this.lane().number} at its post: ${this.stack()}, ${this.angle()} over the nut`);
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import { postSpacing } from '@gold-peg/craft/instrument';
 import type { WindPlan } from '@gold-peg/craft/procedure';
 import { metres, radians, toDegrees, toMillimetres } from '@gold-peg/craft/units';
-import { degrees, Measures, turnsToQuarter } from '../../preferences/measures';
+import { degrees, Measures, say, turnsToQuarter } from '../../preferences/measures';
 import { Session } from '../../session/session';
 import { Caution } from '../../ui/caution';
 import { LaneBadge } from '../../ui/lane-badge';
@@ -54,7 +54,7 @@ export class Wind {
     if (instrument === null) return '';
     const spacing = postSpacing(instrument, 0);
     const angle = Math.round(toDegrees(instrument.headstock.angle));
-    return `to scale · ${spacing === null ? '' : `${toMillimetres(spacing).toFixed(0)} mm between posts · `}headstock ${angle === 0 ? 'flat' : `back ${angle}°`}`;
+    return `to scale · ${spacing === null ? '' : `${say(this.measures.length(spacing))} between posts · `}headstock ${angle === 0 ? 'flat' : `back ${angle}°`}`;
   });
   protected readonly sides = computed(() => {
     const count = this.desk.lanes().length;
@@ -102,9 +102,9 @@ export class Wind {
   protected readonly sum = computed(() => {
     const plan = this.desk.planInHand();
     if (plan === null) return '';
-    const mm = (value: number) => toMillimetres(metres(value)).toFixed(1);
-    const lock = plan.allowance > 0 ? ` + ${mm(plan.allowance)} lock` : '';
-    return `${plan.wind.turns.toFixed(1)} turns take up ${mm(plan.wind.slack + plan.wind.stretch)} − stretch to pitch ${mm(plan.wind.stretch)}${lock} → slack ${mm(plan.slack)} mm, + ${mm(plan.cut - plan.slack)} for the end`;
+    const long = (value: number) => this.measures.length(metres(value), 1).value;
+    const lock = plan.allowance > 0 ? ` + ${long(plan.allowance)} lock` : '';
+    return `${plan.wind.turns.toFixed(1)} turns take up ${long(plan.wind.slack + plan.wind.stretch)} − stretch to pitch ${long(plan.wind.stretch)}${lock} → slack ${long(plan.slack)} ${this.measures.units().length}, + ${long(plan.cut - plan.slack)} for the end`;
   });
   protected readonly stretchMakesIt = computed(() => {
     const plan = this.desk.planInHand();
