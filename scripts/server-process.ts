@@ -1,4 +1,4 @@
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
 
 export interface ServerSettings {
@@ -11,13 +11,15 @@ export interface ServerSettings {
 
 const mainFile = (root: string) => join(root, 'apps/server/dist/main.js');
 
-/** Runs one of the server's commands to its end and returns what it printed. */
+/** Runs one of the server's commands to its end and returns what it printed. @throws Error with what it complained of. */
 export function serverCommand(root: string, databaseUrl: string, ...words: string[]): string {
-  return execFileSync(process.execPath, [mainFile(root), ...words], {
+  const run = spawnSync(process.execPath, [mainFile(root), ...words], {
     cwd: root,
     env: { ...process.env, DATABASE_URL: databaseUrl },
     encoding: 'utf8',
-  }).trim();
+  });
+  if (run.status !== 0) throw new Error(run.stderr.trim() || `the server's ${words[0] ?? ''} ended with ${run.status}`);
+  return run.stdout.trim();
 }
 
 /** Starts the server and resolves with its address once it listens. */

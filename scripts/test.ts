@@ -105,4 +105,10 @@ function attempt(work: () => Count): Count {
   }
 }
 
-main();
+try {
+  main();
+} catch (error) {
+  console.error(error instanceof Error ? error.message : error);
+  console.log('\n0 passed, 1 failed');
+  process.exitCode = 1;
+}

@@ -90,7 +90,16 @@ if (run === undefined) {
   process.exitCode = 2;
 } else {
   run(argument).catch((error: unknown) => {
-    log.fatal({ error }, error instanceof Error ? error.message : 'failed');
+    console.error(sayFailure(error));
     process.exitCode = 1;
   });
+}
+
+/** One sentence for the terminal; the stack goes to the log where somebody asked for one. */
+function sayFailure(error: unknown): string {
+  log.debug({ error }, 'failed');
+  const causes = error instanceof AggregateError ? error.errors : [error];
+  const why = causes.map((cause) => (cause instanceof Error ? cause.message : String(cause))).join('; ');
+  const { code } = (causes[0] ?? {}) as { code?: string };
+  return code?.startsWith('E') === true ? `The database that DATABASE_URL names cannot be reached: ${why}` : why;
 }

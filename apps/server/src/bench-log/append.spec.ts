@@ -86,6 +86,10 @@ describe('appending to the log', () => {
     expect(body.outcomes[0].says).toContain('6 entries');
   });
 
+  it('knows no log of a job that does not exist', async () => {
+    expect((await technician.ask('GET', `/api/jobs/${uuidV7()}/events`)).status).toBe(404);
+  });
+
   it('gives the log back from a place on', async () => {
     const event = stripOne(5);
     const { body } = await append(event);

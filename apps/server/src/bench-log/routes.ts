@@ -1,4 +1,6 @@
 import { signedIn, type Handler } from '../http/handler.js';
+import { Refusal } from '../http/refusal.js';
+import { JobRow } from '../store/index.js';
 import { appendToLog } from './append.js';
 import { readEvents } from './read-events.js';
 
@@ -6,6 +8,8 @@ export const appendEvents: Handler<'appendEvents'> = async (asked) => ({
   outcomes: await appendToLog(asked.store, asked.body.events, signedIn(asked).id),
 });
 
-export const jobEvents: Handler<'jobEvents'> = async ({ store, params, query }) => ({
-  events: await readEvents(store, params.id, query.after),
-});
+export const jobEvents: Handler<'jobEvents'> = async ({ store, params, query }) => {
+  const known = await store.getRepository(JobRow).existsBy({ id: params.id });
+  if (!known) throw new Refusal('unknown', 'There is no job with that id.');
+  return { events: await readEvents(store, params.id, query.after) };
+};

@@ -110,7 +110,6 @@ export class BenchLog {
       return true;
     } catch (error) {
       if (error instanceof ServerProblem && error.kind === 'invalid') return this.deliverOneByOne(batch);
-      if (error instanceof ServerProblem && error.kind === 'signed-out') this.session.ended();
       return false; // anything else passes: the events wait, and the timer tries again
     }
   }

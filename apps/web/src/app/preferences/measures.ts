@@ -49,6 +49,12 @@ export class Measures {
   }
 }
 
+/** The ways of saying slack, each followed by the next. */
+export const NEXT_SLACK_MEASURE = { 'pull-back': 'posts', posts: 'past-post', 'past-post': 'pull-back' } as const satisfies Record<
+  Preferences['slackMeasure'],
+  Preferences['slackMeasure']
+>;
+
 /** With a true minus sign, and none before a nought. */
 function fixed(value: number, digits: number): string {
   const text = Math.abs(value).toFixed(digits);

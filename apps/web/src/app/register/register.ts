@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject, resource, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, resource, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
+import type { InstrumentSummary } from '@gold-peg/contract/register';
 import { debounceTime, distinctUntilChanged } from 'rxjs';
 import { Api } from '../server/api';
 import { sayProblem } from '../server/server-problem';
@@ -30,13 +31,18 @@ export class Register {
     params: () => ({ search: this.asked() }),
     loader: ({ params }) => this.api.call('listInstruments', { query: params }),
   });
+  /** The list stays while another search is under way. */
+  protected readonly shown = linkedSignal<InstrumentSummary[] | undefined, InstrumentSummary[] | undefined>({
+    source: () => (this.found.hasValue() ? this.found.value() : undefined),
+    computation: (found, before) => found ?? before?.value,
+  });
   protected readonly owners = resource({ loader: () => this.api.call('listOwners', {}) });
   protected readonly trouble = computed(() => {
     const error = this.found.error() ?? this.owners.error();
     return error === undefined ? null : sayProblem(error.cause ?? error);
   });
   protected readonly rows = computed(() =>
-    (this.found.hasValue() ? this.found.value() : []).map((instrument) => ({
+    (this.shown() ?? []).map((instrument) => ({
       ...instrument,
       number: String(instrument.passport).padStart(4, '0'),
       age: instrument.fittedAt === null ? '' : monthsSince(instrument.fittedAt),

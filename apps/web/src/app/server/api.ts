@@ -1,6 +1,7 @@
 import { Injectable, signal } from '@angular/core';
 import { ENDPOINTS, type Call, type Endpoint, type EndpointName, type ReplyOf } from '@gold-peg/contract/endpoints';
 import { problemSchema } from '@gold-peg/contract/problems';
+import { Subject } from 'rxjs';
 import { serverAway, ServerProblem } from './server-problem';
 
 interface Parts {
@@ -14,6 +15,8 @@ interface Parts {
 export class Api {
   /** Whether the last request got an answer. */
   readonly away = signal(false);
+  /** Fires when an answer says that nobody is signed in any more. */
+  readonly signedOut = new Subject<void>();
   private csrfToken = '';
 
   /** @throws ServerProblem for every answer that is not the one asked for. */
@@ -38,7 +41,11 @@ export class Api {
       ...(parts.body === undefined ? {} : { body: JSON.stringify(parts.body) }),
     });
     const answer: unknown = await response.json().catch(() => null);
-    if (!response.ok) throw problemOf(answer);
+    if (!response.ok) {
+      const problem = problemOf(answer);
+      if (problem.kind === 'signed-out') this.signedOut.next();
+      throw problem;
+    }
     const reply = endpoint.reply.parse(answer) as ReplyOf<K>;
     if (endpoint.path === ENDPOINTS.session.path) this.csrfToken = (reply as ReplyOf<'session'>).csrfToken;
     return reply;

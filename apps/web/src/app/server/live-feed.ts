@@ -1,6 +1,8 @@
 import { inject, Injectable } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
 import { FEED_PATH, feedMessage, type FeedMessage } from '@gold-peg/contract/endpoints';
-import { Observable, retry, share, timer } from 'rxjs';
+import { distinctUntilChanged, EMPTY, map, Observable, retry, share, switchMap, timer } from 'rxjs';
+import { Session } from '../session/session';
 import { Api } from './api';
 
 const RETRY_MS = 1000;
@@ -11,9 +13,12 @@ export type FeedNews = { kind: 'open' } | { kind: 'log'; message: FeedMessage };
 @Injectable({ providedIn: 'root' })
 export class LiveFeed {
   private readonly api = inject(Api);
+  private readonly signedIn = toObservable(inject(Session).state).pipe(
+    map((state) => state === 'signed-in'),
+    distinctUntilChanged(),
+  );
 
-  /** One line to the server however many listen; it is closed with the last of them, and opened again when it was lost. */
-  readonly news = new Observable<FeedNews>((subscriber) => {
+  private readonly line = new Observable<FeedNews>((subscriber) => {
     const source = new EventSource(FEED_PATH);
     source.onopen = () => {
       this.api.away.set(false);
@@ -28,5 +33,11 @@ export class LiveFeed {
       if (source.readyState === EventSource.CLOSED) subscriber.error(new Error('the feed was closed'));
     };
     return () => source.close();
-  }).pipe(retry({ delay: () => timer(RETRY_MS) }), share());
+  }).pipe(retry({ delay: () => timer(RETRY_MS) }));
+
+  /** One line to the server however many listen, while somebody is signed in; it is opened again when it was lost. */
+  readonly news = this.signedIn.pipe(
+    switchMap((signedIn) => (signedIn ? this.line : EMPTY)),
+    share(),
+  );
 }

@@ -1,4 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { DEFAULT_PREFERENCES, type Person, type Preferences, type Session as Answer } from '@gold-peg/contract/people';
 import { Api } from '../server/api';
 import { ServerProblem } from '../server/server-problem';
@@ -15,6 +16,10 @@ export class Session {
   readonly person = signal<Person | null>(null);
   readonly preferences = computed<Preferences>(() => this.person()?.preferences ?? DEFAULT_PREFERENCES);
   readonly demoSignIn = computed(() => this.answer()?.demoSignIn ?? null);
+
+  constructor() {
+    this.api.signedOut.pipe(takeUntilDestroyed()).subscribe(() => this.ended());
+  }
 
   async ask(): Promise<void> {
     try {
@@ -34,8 +39,7 @@ export class Session {
     this.take(await this.api.call('signOut', {}));
   }
 
-  /** Called when the server says that nobody is signed in. */
-  ended(): void {
+  private ended(): void {
     this.person.set(null);
     this.state.set('signed-out');
   }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, resource } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { interval, map, startWith, throttleTime } from 'rxjs';
 import { Api } from '../server/api';
@@ -13,6 +13,8 @@ import { jobRow } from './job-row';
 import { promiseTicks } from './promise-rule';
 
 const MINUTE_MS = 60_000;
+/** Several steps at once are read together. */
+const NEWS_MS = 400;
 
 /** What is on the bench and what hangs in the rack, in the order in which it has to be started. */
 @Component({
@@ -31,12 +33,8 @@ export class Today {
     ),
     { initialValue: Date.now() },
   );
-  private readonly news = toSignal(inject(LiveFeed).news.pipe(throttleTime(400, undefined, { leading: true, trailing: true })));
 
-  protected readonly jobs = resource({
-    params: () => ({ news: this.news() }),
-    loader: () => this.api.call('listJobs', {}),
-  });
+  protected readonly jobs = resource({ loader: () => this.api.call('listJobs', {}) });
   protected readonly trouble = computed(() =>
     this.jobs.error() === undefined ? null : sayProblem(this.jobs.error()?.cause ?? this.jobs.error()),
   );
@@ -53,4 +51,11 @@ export class Today {
   });
   protected readonly next = computed(() => this.waiting()[0] ?? null);
   protected readonly rule = computed(() => promiseTicks(this.rows(), this.now()));
+
+  constructor() {
+    // reading again keeps the list that is shown until the new one is there
+    inject(LiveFeed)
+      .news.pipe(throttleTime(NEWS_MS, undefined, { leading: true, trailing: true }), takeUntilDestroyed())
+      .subscribe(() => this.jobs.reload());
+  }
 }

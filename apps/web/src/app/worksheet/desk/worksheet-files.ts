@@ -1,4 +1,5 @@
 import { inject, Injectable, signal } from '@angular/core';
+import type { StoredEvent } from '@gold-peg/contract/bench-log';
 import type { WorksheetFile } from '@gold-peg/contract/jobs';
 import { BenchDatabase } from '../../bench-log/bench-database';
 import { BenchLog } from '../../bench-log/bench-log';
@@ -34,11 +35,18 @@ export class WorksheetFiles {
     const after = Math.max(0, ...file.events.map(({ seq }) => seq));
     try {
       const { events } = await this.api.call('jobEvents', { params: { id: file.job.id }, query: { after } });
-      const known = new Set(file.events.map(({ seq }) => seq));
-      await this.keep({ ...file, events: [...file.events, ...events.filter(({ seq }) => !known.has(seq))] });
+      await this.add(file.job.id, events);
     } catch {
       // the feed opens again when the server is back, and then this is asked again
     }
+  }
+
+  /** Into the file as it is now: another answer may have come in between. */
+  private async add(jobId: string, events: readonly StoredEvent[]): Promise<void> {
+    const file = this.file();
+    if (file?.job.id !== jobId) return;
+    const known = new Set(file.events.map(({ seq }) => seq));
+    await this.keep({ ...file, events: [...file.events, ...events.filter(({ seq }) => !known.has(seq))] });
   }
 
   private async keep(file: WorksheetFile): Promise<void> {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import { postSpacing } from '@gold-peg/craft/instrument';
 import type { WindPlan } from '@gold-peg/craft/procedure';
 import { metres, radians, toDegrees, toMillimetres } from '@gold-peg/craft/units';
-import { degrees, Measures, say, turnsToQuarter } from '../../preferences/measures';
+import { degrees, Measures, NEXT_SLACK_MEASURE, say, turnsToQuarter } from '../../preferences/measures';
 import { Session } from '../../session/session';
 import { Caution } from '../../ui/caution';
 import { LaneBadge } from '../../ui/lane-badge';
@@ -114,8 +114,7 @@ export class Wind {
   protected readonly left = computed(() => this.done().filter((done) => !done).length);
 
   protected nextMeasure(): void {
-    const next = { 'pull-back': 'posts', posts: 'past-post', 'past-post': 'pull-back' } as const;
-    void this.session.prefer({ slackMeasure: next[this.measures.slackMeasure()] });
+    void this.session.prefer({ slackMeasure: NEXT_SLACK_MEASURE[this.measures.slackMeasure()] });
   }
 
   private slackOf(plan: WindPlan) {
