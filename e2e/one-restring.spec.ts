@@ -123,6 +123,10 @@ test('a worksheet opens again with the server gone, and its steps arrive when it
   await page.reload();
   await expect(page.getByRole('button', { name: 'String 4 off' })).toBeVisible();
   await expect(page.getByTestId('waiting')).toContainText('1 step waits');
+  await page.goto(`${workshop.address}/today`);
+  await expect(page.getByRole('heading', { name: 'Kept on this device' })).toBeVisible();
+  await page.getByRole('link', { name: /Drumlin five-string/ }).click();
+  await expect(page.getByRole('heading', { name: 'Drumlin five-string banjo' })).toBeVisible();
   await workshop.start();
   await expect(page.getByTestId('waiting')).toBeHidden({ timeout: 15_000 });
   const stored = await workshop.query<{ count: string }>(

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, resource } from '
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { interval, map, startWith, throttleTime } from 'rxjs';
+import { BenchDatabase } from '../bench-log/bench-database';
 import { Api } from '../server/api';
 import { LiveFeed } from '../server/live-feed';
 import { sayProblem } from '../server/server-problem';
@@ -26,6 +27,7 @@ const NEWS_MS = 400;
 })
 export class Today {
   private readonly api = inject(Api);
+  private readonly database = inject(BenchDatabase);
   protected readonly now = toSignal(
     interval(MINUTE_MS).pipe(
       startWith(0),
@@ -35,6 +37,14 @@ export class Today {
   );
 
   protected readonly jobs = resource({ loader: () => this.api.call('listJobs', {}) });
+  protected readonly away = inject(Api).away;
+  private readonly files = resource({ loader: () => this.database.files.toArray() });
+  /** Worksheets to go on with while the server is away. */
+  protected readonly kept = computed(() =>
+    (this.files.hasValue() ? this.files.value() : [])
+      .filter(({ file }) => file.job.state !== 'handed-over')
+      .map(({ jobId, file }) => ({ jobId, passport: String(file.passport.passport).padStart(4, '0'), name: file.passport.name })),
+  );
   protected readonly trouble = computed(() =>
     this.jobs.error() === undefined ? null : sayProblem(this.jobs.error()?.cause ?? this.jobs.error()),
   );
@@ -42,6 +52,11 @@ export class Today {
   protected readonly onBench = computed(() => this.rows().filter(({ job }) => job.state === 'on-bench'));
   protected readonly waiting = computed(() => this.rows().filter(({ job }) => job.state === 'waiting'));
   protected readonly late = computed(() => this.rows().filter(({ state, job }) => state === 'late' && job.state === 'waiting'));
+  protected readonly sub = computed(() =>
+    this.jobs.hasValue()
+      ? `${this.onBench().length} on the bench · ${this.waiting().length} in the rack`
+      : 'The rack has not been read yet.',
+  );
   protected readonly heading = computed(() =>
     new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }).format(this.now()),
   );
