@@ -82,6 +82,13 @@ describe('string properties', () => {
     );
   });
 
+  it('is stiffer to a quick bend than to winding where it is nylon: 5 against 1.7 GPa; steel knows no difference', () => {
+    const nylon = properties({ family: 'classical', construction: 'nylon', gauge: inch(0.028) });
+    expect(nylon.stiffnessAtPitch / nylon.stiffness).toBeCloseTo(5 / 1.7, 9);
+    const steel = properties(wound(46));
+    expect(steel.stiffnessAtPitch).toBe(steel.stiffness);
+  });
+
   it('states a range round the stiffness of polymers that holds the value', () => {
     const { stiffness, range } = properties({ family: 'ukulele', construction: 'fluorocarbon', gauge: inch(0.026) });
     expect(range.stiffness[0]).toBeLessThan(stiffness);

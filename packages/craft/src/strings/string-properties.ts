@@ -21,22 +21,30 @@ export type StringProblem =
   | { kind: 'layer-does-not-close'; gauge: Metres; seat: Metres };
 
 const POLYMER = {
-  nylon: { density: DENSITY.nylon612, modulus: YOUNGS_MODULUS.nylonWindingUp, strength: STRENGTH.nylon, creep: CREEP.nylon },
+  nylon: {
+    density: DENSITY.nylon612,
+    modulus: YOUNGS_MODULUS.nylonWindingUp,
+    atPitch: YOUNGS_MODULUS.nylonAtPitch,
+    strength: STRENGTH.nylon,
+    creep: CREEP.nylon,
+  },
   fluorocarbon: {
     density: DENSITY.fluorocarbon,
     modulus: YOUNGS_MODULUS.fluorocarbonWindingUp,
+    atPitch: YOUNGS_MODULUS.fluorocarbonAtPitch,
     strength: STRENGTH.fluorocarbon,
     creep: CREEP.fluorocarbon,
   },
-  gut: { density: DENSITY.gut, modulus: YOUNGS_MODULUS.gut, strength: STRENGTH.gut, creep: CREEP.gut },
+  gut: { density: DENSITY.gut, modulus: YOUNGS_MODULUS.gut, atPitch: YOUNGS_MODULUS.gut, strength: STRENGTH.gut, creep: CREEP.gut },
 } as const;
 
 interface Polymer {
   modulus: Constant;
+  atPitch: Constant;
   strength: Constant;
   creep: Constant;
 }
-const FLOSS: Polymer = { modulus: YOUNGS_MODULUS.floss, strength: STRENGTH.floss, creep: CREEP.floss };
+const FLOSS: Polymer = { modulus: YOUNGS_MODULUS.floss, atPitch: YOUNGS_MODULUS.floss, strength: STRENGTH.floss, creep: CREEP.floss };
 
 const BAND_PLAIN_STEEL = 0.5;
 const BAND_POLYMER = 8;
@@ -101,12 +109,13 @@ function woundProperties(spec: StringSpec): Outcome<StringProperties, StringProb
   });
 }
 
-type Load = Pick<StringProperties, 'stiffness' | 'breakingLoad' | 'thins' | 'creep' | 'range'>;
+type Load = Pick<StringProperties, 'stiffness' | 'stiffnessAtPitch' | 'breakingLoad' | 'thins' | 'creep' | 'range'>;
 
 function steelLoad(diameter: Metres, area: number): Load {
   const stiffness = steelModulus(diameter) * area;
   return {
     stiffness,
+    stiffnessAtPitch: stiffness,
     breakingLoad: musicWireStrength(diameter) * area,
     thins: false,
     creep: CREEP.steel.value,
@@ -114,9 +123,10 @@ function steelLoad(diameter: Metres, area: number): Load {
   };
 }
 
-function polymerLoad({ modulus, strength, creep }: Polymer, area: number): Load {
+function polymerLoad({ modulus, atPitch, strength, creep }: Polymer, area: number): Load {
   return {
     stiffness: fromGigapascals(modulus.value) * area,
+    stiffnessAtPitch: fromGigapascals(atPitch.value) * area,
     breakingLoad: fromMegapascals(strength.value) * area,
     thins: true,
     creep: creep.value,

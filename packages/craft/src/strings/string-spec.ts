@@ -23,6 +23,8 @@ export interface StringProperties {
   construction: Construction;
   linearDensity: KilogramsPerMetre;
   stiffness: number;
+  /** EA for small quick changes about the pitch, as in a bend, N: polymers are stiffer then than while they are wound up. */
+  stiffnessAtPitch: number;
   /** Load at which it breaks, N. */
   breakingLoad: number;
   /** Lighter as it stretches: true where the load-bearing part is a polymer. */

@@ -63,6 +63,13 @@ describe('choosing', () => {
     expect(words('acoustic-parlour', '.013–.056', '.010–.047')['relief']?.says).toContain('an estimate');
   });
 
+  it('says what a bend takes, old against new: more force for a heavier set', () => {
+    const says = words('electric-in-line', '.011–.049', '.009–.042')['feel']?.says ?? '';
+    const [force = 0, before = 0] = [...says.matchAll(/([\d.]+) N/g)].map(([, number]) => Number(number));
+    expect(force).toBeGreaterThan(before);
+    expect(before).toBeGreaterThan(1);
+  });
+
   it('draws bars on an axis that begins at nothing and leaves room past the strongest', () => {
     const { ticks, percent } = pullAxis([70, 104]);
     expect(ticks[0]).toBe(0);

@@ -1,4 +1,5 @@
 import type { Instrument } from '@gold-peg/craft/instrument';
+import { bendOf } from './bend-of';
 import { noteAtOrBelow, toMillimetres, type Metres } from '@gold-peg/craft/units';
 import type { Choice } from './choose-rows';
 
@@ -13,7 +14,7 @@ const LEAST_SHOWN_MM = 0.005;
 
 /** What follows from a choice, in words, with what to do and who should do it. */
 export function consequencesOf(instrument: Instrument, choice: Choice, length: (value: Metres, digits?: number) => string): Consequence[] {
-  return [relief(choice, length), slots(choice), reserve(instrument, choice), bridge(instrument, choice)];
+  return [relief(choice, length), feel(instrument, choice, length), slots(choice), reserve(instrument, choice), bridge(instrument, choice)];
 }
 
 function relief({ relief: estimate }: Choice, length: (value: Metres, digits?: number) => string): Consequence {
@@ -28,6 +29,22 @@ function relief({ relief: estimate }: Choice, length: (value: Metres, digits?: n
     about: 'relief',
     says: `${what}: ${much ? 'measure it, and leave the truss rod to a qualified repairer' : 'leave it'}`,
     grave: much,
+  };
+}
+
+/** The second string stands for all: it is the one that is bent most. */
+const FELT = 1;
+
+function feel(instrument: Instrument, { rows }: Choice, length: (value: Metres, digits?: number) => string): Consequence {
+  const row = rows[Math.min(FELT, rows.length - 1)];
+  const now = row === undefined || row.lane.string === null ? null : bendOf(instrument, row.lane, row.lane.string);
+  if (row === undefined || now === null) return { about: 'feel', says: 'too soft to be bent by a semitone', grave: false };
+  const before = row.old === null ? null : bendOf(instrument, row.lane, row.old);
+  const was = before === null ? '' : `, was ${before.force.toFixed(1)} N`;
+  return {
+    about: 'feel',
+    says: `string ${row.lane.number} bends a semitone in ${length(now.travel)} with ${now.force.toFixed(1)} N${was}`,
+    grave: false,
   };
 }
 

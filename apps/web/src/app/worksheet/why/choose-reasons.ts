@@ -1,9 +1,10 @@
 import { SAFE_SHARE_OF_BREAKING } from '@gold-peg/craft/constants';
-import type { Instrument } from '@gold-peg/craft/instrument';
+import { stretchingPath, type Instrument } from '@gold-peg/craft/instrument';
 import { slotFit } from '@gold-peg/craft/nut';
 import type { StringProperties } from '@gold-peg/craft/strings';
 import { loadString } from '@gold-peg/craft/tension';
 import { frequencyOf, noteAtOrBelow } from '@gold-peg/craft/units';
+import { bendOf } from '../choose/bend-of';
 import type { Lane } from '../desk/lane';
 import { millimetres, type WhyLine } from './why-line';
 import { pullReason } from './pull-reason';
@@ -28,11 +29,25 @@ export function chooseReasons(lane: Lane, string: StringProperties, instrument: 
       rule: 'the highest note that keeps the pull under the safe share of the breaking load',
       from: `safe share ${(100 * SAFE_SHARE_OF_BREAKING.value).toFixed(0)} % (${SAFE_SHARE_OF_BREAKING.source}); ${load.semitonesToSafe.toFixed(1)} semitones above ${lane.place.note}`,
     },
+    ...bendReason(lane, string, instrument),
     {
       what: 'nut slot',
       value: { fits: 'fits', binds: 'may bind', loose: 'wide' }[fit.kind],
       rule: 'slot width − gauge, wanted 0.05 to 0.12 mm',
       from: `slot ${millimetres(lane.place.slotWidth, 2)} − string ${millimetres(string.gauge, 2)} = ${millimetres(fit.room, 2)}`,
+    },
+  ];
+}
+
+function bendReason(lane: Lane, string: StringProperties, instrument: Instrument): WhyLine[] {
+  const bend = bendOf(instrument, lane, string);
+  if (bend === null) return [];
+  return [
+    {
+      what: 'feel',
+      value: `${bend.force.toFixed(1)} N`,
+      rule: 'force that bends the note at fret 12 up a semitone: 2 T sin θ, with T grown by EA times the stretch',
+      from: `${millimetres(bend.travel)} aside, ${bend.centsPerMillimetre.toFixed(0)} cents per mm there; EA ${(string.stiffnessAtPitch / 1000).toFixed(1)} kN, shared by ${millimetres(stretchingPath(instrument, lane.place), 0)} of string that slides freely`,
     },
   ];
 }
