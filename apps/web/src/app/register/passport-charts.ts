@@ -28,6 +28,8 @@ export interface PullChart {
   years: { x: number; label: string }[];
 }
 
+/** A young history is drawn on half a year, so that its ticks name different months. */
+const LEAST_SPAN_MS = 180 * 86_400_000;
 const WIDTH = 460;
 const HEIGHT = 120;
 
@@ -36,7 +38,7 @@ export function pullChart(setups: readonly { at: number; pull: number; label: st
   const first = setups[0];
   const last = setups.at(-1);
   if (first === undefined || last === undefined) return null;
-  const x = scaleTime([first.at, Math.max(now, first.at + 86_400_000)], [8, WIDTH - 70]);
+  const x = scaleTime([Math.min(first.at, now - LEAST_SPAN_MS), now], [8, WIDTH - 70]);
   const pulls = setups.map(({ pull }) => pull);
   const y = scaleLinear([Math.min(...pulls) * 0.96, Math.max(...pulls) * 1.04], [HEIGHT - 26, 22]);
   const corners = setups.flatMap((setup, index) => [

@@ -76,6 +76,9 @@ export class Choose {
       change: percent === null ? '' : `${percent < 0 ? '−' : '+'}${Math.abs(percent).toFixed(1)} %`,
       kgf: `${(total / 9.80665).toFixed(1)} kgf`,
       band: bandPercent,
+      unsure: choice.rows.some(({ lane }) => lane.texture === 'wound')
+        ? 'cores of wound strings are not published'
+        : 'how far a string stretches differs from line to line',
       count: choice.rows.length,
     };
   });

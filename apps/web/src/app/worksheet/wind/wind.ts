@@ -32,6 +32,7 @@ export class Wind {
   readonly marked = output();
   readonly takenBack = output();
   readonly why = output();
+  readonly goneOn = output();
 
   protected readonly desk = inject(WorksheetDesk);
   private readonly measures = inject(Measures);
