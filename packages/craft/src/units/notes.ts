@@ -19,7 +19,7 @@ const ACCIDENTALS: Readonly<Record<string, number>> = {
   '𝄪': 2,
   bb: -2,
   '♭♭': -2,
-  '𝄫': -2, // prettier-ignore
+  '𝄫': -2,
 };
 const NOTE = /^([A-G])(##|♯♯|x|𝄪|bb|♭♭|𝄫|#|♯|b|♭)?(-?\d)$/u;
 const NAMES = ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B'] as const;

@@ -33,7 +33,7 @@ export class Measures {
       : { value: fixed(toInches(length), digits + 2), unit: 'in' };
   }
 
-  /** A gauge is said in thousandths of an inch everywhere; in millimetres where lengths are. */
+  /** A gauge is said in thousandths of an inch, whatever lengths are said in: so do the packets. */
   gauge(gaugeMm: number): string {
     return `.${String(Math.round(toInches(metres(gaugeMm / 1000)) * 1000)).padStart(3, '0')}`;
   }

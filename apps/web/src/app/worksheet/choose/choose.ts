@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatSelectModule } from '@angular/material/select';
-import { newtons } from '@gold-peg/craft/units';
+import { newtons, toKilogramsForce } from '@gold-peg/craft/units';
 import { Measures, say } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
 import { LaneBadge } from '../../ui/lane-badge';
@@ -74,7 +74,7 @@ export class Choose {
       before: comparison === null ? null : this.measures.pull(comparison.total.before),
       after: this.measures.pull(total),
       change: percent === null ? '' : `${percent < 0 ? '−' : '+'}${Math.abs(percent).toFixed(1)} %`,
-      kgf: `${(total / 9.80665).toFixed(1)} kgf`,
+      kgf: `${toKilogramsForce(total).toFixed(1)} kgf`,
       band: bandPercent,
       unsure: choice.rows.some(({ lane }) => lane.texture === 'wound')
         ? 'cores of wound strings are not published'
