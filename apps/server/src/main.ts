@@ -9,6 +9,7 @@ import { openFeed } from './feed/log-feed.js';
 import { buildApp } from './http/index.js';
 import { insertPerson } from './people/person.js';
 import { openStore, PersonRow } from './store/index.js';
+import { fillTables } from './strings/fill-tables.js';
 
 const USAGE = `usage: node dist/main.js COMMAND
   serve                 migrate and serve (DATABASE_URL, PORT, SESSION_SECRET, WEB_FOLDER, DEMO=1)
@@ -26,8 +27,15 @@ function databaseUrl(): string {
   return url;
 }
 
-async function withStore(work: (store: Awaited<ReturnType<typeof openStore>>) => Promise<string>): Promise<void> {
-  const store = await openStore(databaseUrl());
+/** The database, brought up to date, with what every house begins with in its tables. */
+async function openHouse(url: string) {
+  const store = await openStore(url);
+  await fillTables(store);
+  return store;
+}
+
+async function withStore(work: (store: Awaited<ReturnType<typeof openHouse>>) => Promise<string>): Promise<void> {
+  const store = await openHouse(databaseUrl());
   try {
     console.log(await work(store));
   } finally {
@@ -46,7 +54,7 @@ async function firstOwner(name: string): Promise<void> {
 
 async function serve(): Promise<void> {
   const url = databaseUrl();
-  const store = await openStore(url);
+  const store = await openHouse(url);
   const pool = new pg.Pool({ connectionString: url, max: 4, connectionTimeoutMillis: 3000 });
   pool.on('error', (error) => log.warn({ error: error.message }, 'a session connection was lost'));
   const feed = openFeed(url, log);

@@ -1,6 +1,7 @@
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import { currentStage, foldWorksheet, setupOf, type Worksheet } from '@gold-peg/craft/worksheet';
-import { CurrentStringRow, JobRow, PersonRow, SetupRow } from '../store/index.js';
+import { projectUse } from '../stock/project-use.js';
+import { CurrentStringRow, JobRow, PersonRow, SetupRow, StockUseRow } from '../store/index.js';
 import { readEvents } from './read-events.js';
 
 /** Writes what the log says about one job: its state, the setup it left, and the current strings of its instrument. */
@@ -14,6 +15,7 @@ export async function projectJob(tx: EntityManager, jobId: string): Promise<void
     { state: stateOf(sheet), stage: currentStage(sheet), setName: sheet.chosen?.payload.name ?? null },
   );
   await projectSetup(tx, job, sheet);
+  await projectUse(tx, job.id, sheet);
   await projectCurrentStrings(tx, job.instrumentId);
 }
 
@@ -57,6 +59,7 @@ export function rebuildProjections(store: DataSource): Promise<number> {
   return store.transaction(async (tx) => {
     await tx.createQueryBuilder().delete().from(SetupRow).execute();
     await tx.createQueryBuilder().delete().from(CurrentStringRow).execute();
+    await tx.createQueryBuilder().delete().from(StockUseRow).execute();
     const jobs = await tx.find(JobRow, { select: { id: true }, where: { state: In(['waiting', 'on-bench', 'handed-over']) } });
     for (const { id } of jobs) await projectJob(tx, id);
     return jobs.length;

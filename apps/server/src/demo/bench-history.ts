@@ -1,9 +1,9 @@
 import { v7 as uuidV7 } from 'uuid';
 import { toInstrument, type Geometry } from '@gold-peg/contract/register';
 import { windString } from '@gold-peg/craft/procedure';
-import { setsFor, stringProperties, type SetString, type StringSet } from '@gold-peg/craft/strings';
+import { setsFor, stringProperties, type StringSet } from '@gold-peg/craft/strings';
 import { toDegrees, toMillimetres } from '@gold-peg/craft/units';
-import { STRING_EVENTS, type BenchEvent, type LoggedString, type StringStage, type WoundPayload } from '@gold-peg/craft/worksheet';
+import { logString, STRING_EVENTS, type BenchEvent, type StringStage, type WoundPayload } from '@gold-peg/craft/worksheet';
 
 /** Who did it, on what, and when it began; each event is a minute after the one before. */
 export interface Bench {
@@ -28,7 +28,11 @@ export function benchWriter(bench: Bench) {
   return {
     events,
     choose(set: StringSet) {
-      events.push({ ...head(), kind: 'set-chosen', payload: { name: set.name, family: set.family, strings: set.strings.map(logged) } });
+      events.push({
+        ...head(),
+        kind: 'set-chosen',
+        payload: { name: set.name, family: set.family, setId: set.id, strings: set.strings.map(logString) },
+      });
     },
     tick(stage: Exclude<StringStage, 'wind'>, string: number) {
       events.push({ ...head(), kind: STRING_EVENTS[stage], string, payload: {} });
@@ -42,18 +46,12 @@ export function benchWriter(bench: Bench) {
   };
 }
 
-const logged = ({ construction, gauge, wrap }: SetString): LoggedString => ({
-  construction,
-  gaugeMm: toMillimetres(gauge),
-  ...(wrap === undefined ? {} : { wrap }),
-});
-
 /** What the computed plan for this string says: the demo's technician works as told. */
 function woundOn(geometry: Geometry, set: StringSet, string: number): WoundPayload {
   const instrument = toInstrument(geometry);
   const spec = set.strings[string - 1];
   if (spec === undefined) throw new RangeError(`the set has no string ${string}`);
-  const properties = stringProperties({ family: instrument.family, ...spec });
+  const properties = stringProperties(spec);
   const plan = properties.ok ? windString({ instrument, index: string - 1, string: properties.value }) : null;
   if (plan === null) throw new RangeError(`string ${string} cannot be wound`);
   return {

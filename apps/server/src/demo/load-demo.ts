@@ -5,12 +5,17 @@ import { archetype, instrumentOf } from '@gold-peg/craft/instrument';
 import type { BenchEvent } from '@gold-peg/craft/worksheet';
 import { appendToLog } from '../bench-log/index.js';
 import { insertPerson } from '../people/person.js';
-import { InstrumentRow, JobRow, OwnerRow, PersonRow } from '../store/index.js';
+import { putOnShelf } from '../stock/routes.js';
+import { InstrumentRow, JobRow, OwnerRow, PersonRow, StringEntryRow, StringLineRow, StringSetRow } from '../store/index.js';
+import { setColumnsOf, stringColumnsOf } from '../strings/rows.js';
 import { benchWriter, setNamed, type Bench } from './bench-history.js';
+import { LINES_OF_THE_DEMO, SETS_OF_THE_DEMO, STRINGS_OF_THE_DEMO } from './lines.js';
 import { DEMO_PEOPLE } from './people.js';
 import { ON_THE_BENCH, OWNERS, RACK, type RackEntry } from './rack.js';
+import { SHELF_OF_THE_DEMO } from './shelf.js';
 
 const HOUR_MS = 3_600_000;
+const HOURS_SINCE_COUNT = 1.5;
 
 interface Loading {
   tx: EntityManager;
@@ -24,6 +29,7 @@ interface Loading {
 export async function loadDemo(store: DataSource, now: Date): Promise<boolean> {
   if (await store.getRepository(PersonRow).exists()) return false;
   const events = await store.transaction(async (tx) => {
+    await loadStrings(tx, now);
     const people: PersonRow[] = [];
     for (const person of DEMO_PEOPLE) people.push(await insertPerson(tx, person));
     const owners = await tx.save(
@@ -38,6 +44,21 @@ export async function loadDemo(store: DataSource, now: Date): Promise<boolean> {
   });
   await appendToLog(store, events, null);
   return true;
+}
+
+/** The lines of the demo with their marks, and the shelf as it was counted this morning. */
+async function loadStrings(tx: EntityManager, now: Date): Promise<void> {
+  await tx.insert(StringLineRow, [...LINES_OF_THE_DEMO]);
+  await tx.insert(
+    StringEntryRow,
+    STRINGS_OF_THE_DEMO.map((string) => ({ ...stringColumnsOf(string), version: 1 })),
+  );
+  await tx.insert(
+    StringSetRow,
+    SETS_OF_THE_DEMO.map((set) => ({ ...setColumnsOf(set), version: 1 })),
+  );
+  const counted = new Date(now.getTime() - HOURS_SINCE_COUNT * HOUR_MS);
+  for (const row of SHELF_OF_THE_DEMO) await putOnShelf(tx, row, counted);
 }
 
 async function hang(loading: Loading, entry: RackEntry, ownerId: string | null): Promise<void> {

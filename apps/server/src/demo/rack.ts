@@ -74,7 +74,7 @@ export const RACK: readonly RackEntry[] = [
     archetypeId: 'ukulele-concert',
     owner: 'Jessamy Roke',
     remark: '',
-    past: [{ daysAgo: 288, set: '.024–.028', remark: '' }],
+    past: [{ daysAgo: 288, set: '.024 .032', remark: '' }],
     job: { reason: 'Wants fluorocarbon, children’s concert', takenInHoursAgo: 5, promisedInHours: 50 },
   },
   {
@@ -96,7 +96,7 @@ export const RACK: readonly RackEntry[] = [
     archetypeId: 'banjo-five-string',
     owner: 'Bram Isleworthy',
     remark: '',
-    past: [{ daysAgo: 190, set: '.010–.010', remark: '' }],
+    past: [{ daysAgo: 190, set: '.010 .011', remark: '' }],
     job: { reason: 'Fifth peg slips; new set first, then look', takenInHoursAgo: 28, promisedInHours: 47 },
   },
   {
@@ -125,7 +125,7 @@ export const RACK: readonly RackEntry[] = [
     archetypeId: 'ukulele-concert',
     owner: 'Quillhaven School',
     remark: '',
-    past: [{ daysAgo: 420, set: '.024–.028', remark: '' }],
+    past: [{ daysAgo: 420, set: '.024 .032', remark: '' }],
     job: { reason: 'String 3 broken, school stall on Saturday', takenInHoursAgo: 2, promisedInHours: 26 },
   },
   {

@@ -115,7 +115,7 @@ describe('the server', () => {
 
   it('can undo its migrations', async () => {
     const fresh = await openHouse();
-    await fresh.store.undoLastMigration();
+    for (const _migration of fresh.store.migrations) await fresh.store.undoLastMigration();
     const tables = await fresh.store.query("SELECT tablename FROM pg_tables WHERE schemaname = 'public'");
     expect(tables.map(({ tablename }: { tablename: string }) => tablename)).toEqual(['migrations']);
     await fresh.store.runMigrations();

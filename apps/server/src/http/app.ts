@@ -9,9 +9,10 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import swaggerUi from 'swagger-ui-express';
 import type { DataSource } from 'typeorm';
-import { ENDPOINTS, FEED_PATH, openApi } from '@gold-peg/contract/endpoints';
+import { ENDPOINTS, FEED_PATH, openApi, TABLE_PDF_PATH } from '@gold-peg/contract/endpoints';
 import type { LogFeed } from '../feed/log-feed.js';
 import { feedRoute } from '../feed/feed-route.js';
+import { tablePdfRoute } from '../files/table-pdf.js';
 import { handlers } from './handlers.js';
 import { NO_SUCH_PATH, problemDoor } from './problem-door.js';
 import { routes } from './routes.js';
@@ -77,6 +78,7 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
     swaggerUi.setup(openApi(), { customSiteTitle: 'Gold Peg: the contract', customCss: '.swagger-ui .topbar { display: none }' }),
   );
   api.get(FEED_PATH, feedRoute(feed, whoAsks(store)));
+  api.get(TABLE_PDF_PATH, tablePdfRoute(store, whoAsks(store)));
   api.use(routes(handlers, store, whoAsks(store)));
   app.use((request, response, next) => (request.path.startsWith('/api/') ? api(request, response, next) : next()));
   app.use(NO_SUCH_PATH);

@@ -3,6 +3,10 @@ import { listJobs, takeIn, worksheet } from '../jobs/routes.js';
 import { addPerson, changePassphrase, health, listPeople, savePreferences, session, signIn, signOut } from '../people/routes.js';
 import { addInstrument, changeInstrument, listInstruments, passport } from '../register/instrument-routes.js';
 import { addOwner, changeOwner, listOwners } from '../register/owner-routes.js';
+import { exportFile } from '../files/export.js';
+import { importFile } from '../files/import.js';
+import { countStock, placeOrder, stock } from '../stock/routes.js';
+import { addSet, addString, addTuning, changeString, stringTable } from '../strings/routes.js';
 import type { Handlers } from './handler.js';
 
 export const handlers: Handlers = {
@@ -24,6 +28,16 @@ export const handlers: Handlers = {
   listJobs,
   takeIn,
   worksheet,
+  stringTable,
+  addString,
+  changeString,
+  addSet,
+  addTuning,
+  stock,
+  countStock,
+  placeOrder,
+  importFile,
+  exportFile,
   appendEvents,
   jobEvents,
 };

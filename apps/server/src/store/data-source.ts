@@ -3,9 +3,12 @@ import { DataSource } from 'typeorm';
 import { BenchEventRow } from './bench-event.js';
 import { JobRow } from './job.js';
 import { Foundation1764000000000 } from './migrations/1764000000000-foundation.js';
+import { StringsAndStock1764100000000 } from './migrations/1764100000000-strings-and-stock.js';
 import { PersonRow } from './person.js';
 import { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';
 import { SessionRow, SignInTryRow } from './session.js';
+import { StockItemRow, StockMovementRow, StockUseRow, SupplyOrderRow } from './stock.js';
+import { StringEntryRow, StringLineRow, StringSetRow, TuningEntryRow } from './strings.js';
 
 /** Connections a server may hold; several servers share one database. */
 const POOL_SIZE = 10;
@@ -14,8 +17,26 @@ export function buildStore(url: string): DataSource {
   return new DataSource({
     type: 'postgres',
     url,
-    entities: [PersonRow, OwnerRow, InstrumentRow, SetupRow, CurrentStringRow, JobRow, BenchEventRow, SessionRow, SignInTryRow],
-    migrations: [Foundation1764000000000],
+    entities: [
+      PersonRow,
+      OwnerRow,
+      InstrumentRow,
+      SetupRow,
+      CurrentStringRow,
+      JobRow,
+      BenchEventRow,
+      SessionRow,
+      SignInTryRow,
+      StringLineRow,
+      StringEntryRow,
+      StringSetRow,
+      TuningEntryRow,
+      StockItemRow,
+      StockMovementRow,
+      StockUseRow,
+      SupplyOrderRow,
+    ],
+    migrations: [Foundation1764000000000, StringsAndStock1764100000000],
     synchronize: false,
     poolSize: POOL_SIZE,
     extra: { connectionTimeoutMillis: 3000 },

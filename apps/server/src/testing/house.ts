@@ -12,6 +12,7 @@ import { loadDemo } from '../demo/load-demo.js';
 import { openFeed } from '../feed/log-feed.js';
 import { buildApp } from '../http/index.js';
 import { openStore } from '../store/index.js';
+import { fillTables } from '../strings/fill-tables.js';
 import { Visitor } from './visitor.js';
 
 /** A whole server on a real database of its own. */
@@ -30,6 +31,7 @@ export const DEMO_NOW = new Date('2026-05-26T09:00:00Z');
 export async function openHouse(databaseUrl?: string): Promise<TestHouse> {
   const url = databaseUrl ?? (await ensureDatabase(inject('clusterUrl'), `house_${uuidV4().replaceAll('-', '')}`));
   const store = await openStore(url);
+  await fillTables(store);
   if (databaseUrl === undefined) await loadDemo(store, DEMO_NOW);
   const pool = new pg.Pool({ connectionString: url, max: 3 });
   const log = pino({ level: 'silent' });

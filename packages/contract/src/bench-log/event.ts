@@ -1,8 +1,21 @@
 import * as z from 'zod';
 import { WRAPS } from '@gold-peg/craft/constants';
-import { CONSTRUCTIONS, FAMILIES } from '@gold-peg/craft/strings';
-import { STRING_EVENTS, type BenchEvent } from '@gold-peg/craft/worksheet';
-import { gaugeMm, instant, longText, quantity, uuid, uuidV7, words } from '../quantity/index.js';
+import { CONSTRUCTIONS, CORE_SHAPES, FAMILIES, FINISHES } from '@gold-peg/craft/strings';
+import { SCRAP_REASONS, STRING_EVENTS, type BenchEvent } from '@gold-peg/craft/worksheet';
+import {
+  a4Hz,
+  frequencyHz,
+  gaugeMm,
+  instant,
+  linearDensityKgPerM,
+  longText,
+  note,
+  quantity,
+  uuid,
+  uuidV7,
+  words,
+} from '../quantity/index.js';
+import { tableId } from '../strings/index.js';
 
 const head = {
   id: uuidV7,
@@ -18,7 +31,26 @@ const string = z
   .min(1, { error: 'must be 1 or more: strings count from the high side' })
   .max(18, { error: 'must be 18 or less' });
 
-export const loggedString = z.strictObject({ construction: z.enum(CONSTRUCTIONS), gaugeMm, wrap: z.enum(WRAPS).optional() });
+export const loggedString = z.strictObject({
+  construction: z.enum(CONSTRUCTIONS),
+  gaugeMm,
+  wrap: z.enum(WRAPS).optional(),
+  finish: z.enum(FINISHES).optional(),
+  layers: z.int().min(1).max(5).optional(),
+  silk: z.boolean().optional(),
+  coreShape: z.enum(CORE_SHAPES).optional(),
+  coreMm: quantity({ from: 0.05, to: 3.8, unit: 'mm', because: 'a core is thinner than its string' }).optional(),
+  linearDensityKgPerM: linearDensityKgPerM.optional(),
+  stringId: tableId.optional(),
+});
+
+export const loggedTuning = z.strictObject({
+  a4Hz,
+  notes: z
+    .array(z.strictObject({ note, frequencyHz: frequencyHz.nullable() }))
+    .min(1)
+    .max(18),
+});
 
 const wound = z.strictObject({
   turns: quantity({ from: -0.25, to: 60, unit: '', because: 'it counts turns on the post' }),
@@ -38,10 +70,13 @@ const kinds = [
       name: words('the name of the set', 80),
       family: z.enum(FAMILIES),
       strings: z.array(loggedString).min(1).max(18),
+      setId: tableId.nullable().optional(),
+      tuning: loggedTuning.optional(),
     }),
   }),
   z.strictObject({ ...head, string, kind: z.enum(tickKinds), payload: z.strictObject({}) }),
   z.strictObject({ ...head, string, kind: z.literal('wound'), payload: wound }),
+  z.strictObject({ ...head, string, kind: z.literal('scrapped'), payload: z.strictObject({ why: z.enum(SCRAP_REASONS) }) }),
   z.strictObject({ ...head, kind: z.literal('noted'), payload: z.strictObject({ text: words('the note', 2000) }) }),
   z.strictObject({
     ...head,

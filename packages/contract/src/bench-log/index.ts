@@ -1,1 +1,1 @@
-export { appendOutcome, benchEvent, loggedString, storedEvent, type AppendOutcome, type StoredEvent } from './event.js';
+export { appendOutcome, benchEvent, loggedString, loggedTuning, storedEvent, type AppendOutcome, type StoredEvent } from './event.js';

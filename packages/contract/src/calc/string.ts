@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { WRAPS } from '@gold-peg/craft/constants';
 import { CONSTRUCTIONS, FAMILIES } from '@gold-peg/craft/strings';
-import { a4Hz, frequencyHz, gaugeIn, note, quantity, scaleMm } from '../quantity/index.js';
+import { a4Hz, frequencyHz, gaugeIn, linearDensityKgPerM, note, quantity, scaleMm } from '../quantity/index.js';
 
 export const stringQuestion = z
   .strictObject({
@@ -10,12 +10,7 @@ export const stringQuestion = z
     gaugeIn,
     wrap: z.enum(WRAPS).optional(),
     coreIn: quantity({ from: 0.002, to: 0.15, unit: 'in', because: 'a core is thinner than its string' }).optional(),
-    linearDensityKgPerM: quantity({
-      from: 1e-5,
-      to: 0.1,
-      unit: 'kg/m',
-      because: 'no string of these instruments is lighter or heavier',
-    }).optional(),
+    linearDensityKgPerM: linearDensityKgPerM.optional(),
     scaleMm,
     note: note.optional(),
     frequencyHz: frequencyHz.optional(),

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { problemSchema } from '../problems/index.js';
 import type { Endpoint } from './endpoint.js';
-import { ENDPOINTS, FEED_PATH } from './table.js';
+import { ENDPOINTS, FEED_PATH, TABLE_PDF_PATH } from './table.js';
 
 const schemaOf = (schema: z.ZodType, io: 'input' | 'output') => {
   const { $schema: _dialect, ...rest } = z.toJSONSchema(schema, { io, unrepresentable: 'any', reused: 'inline' });
@@ -23,9 +23,21 @@ export function openApi(): object {
       responses: { 200: { description: 'A stream of events named "log"', content: { 'text/event-stream': {} } } },
     },
   };
+  paths[TABLE_PDF_PATH] = {
+    get: {
+      operationId: 'stringTablePdf',
+      tags: ['strings'],
+      summary: 'The strings table on paper, A4',
+      responses: { 200: { description: 'A PDF', content: { 'application/pdf': {} } } },
+    },
+  };
   return {
     openapi: '3.1.0',
-    info: { title: 'Gold Peg', version: '0.1.0', description: 'The bench log, the register and the jobs of a string workshop.' },
+    info: {
+      title: 'Gold Peg',
+      version: '0.1.0',
+      description: 'The bench log, the register, the jobs, the strings and the shelf of a string workshop.',
+    },
     paths,
     components: {
       securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'gold-peg' } },

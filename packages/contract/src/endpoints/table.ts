@@ -1,12 +1,16 @@
 import * as z from 'zod';
 import { appendOutcome, benchEvent, storedEvent } from '../bench-log/index.js';
+import { exportedFile, FILE_FORMATS, FILE_KINDS, importDraft, importOutcome } from '../files/index.js';
 import { jobDraft, jobSummary, worksheetSchema } from '../jobs/index.js';
 import { passphraseChange, personDraft, personSchema, preferencesSchema, sessionSchema, signIn } from '../people/index.js';
 import { uuid } from '../quantity/index.js';
 import { instrumentChange, instrumentDraft, instrumentSummary, ownerDraft, ownerSchema, passportSchema } from '../register/index.js';
+import { orderDraft, stockItem, stockList, stockRow, supplyOrder } from '../stock/index.js';
+import { setRow, storedSet, storedString, stringRow, stringTable, tableId, tuningRow } from '../strings/index.js';
 import type { Endpoint } from './endpoint.js';
 
 const byId = z.object({ id: uuid });
+const byTableId = z.object({ id: tableId });
 const search = z.object({ search: z.string().max(80, { error: 'must have at most 80 characters' }).optional() });
 const bench = ['owner', 'technician'] as const;
 const front = ['owner', 'technician', 'counter'] as const;
@@ -197,6 +201,108 @@ export const ENDPOINTS = {
     status: 200,
   },
 
+  stringTable: {
+    method: 'GET',
+    path: '/api/strings',
+    room: 'strings',
+    summary: 'The strings table with its lines, sets and tunings',
+    who: front,
+    reply: stringTable,
+    status: 200,
+  },
+  addString: {
+    method: 'POST',
+    path: '/api/strings',
+    room: 'strings',
+    summary: 'Add a string to the table',
+    who: bench,
+    body: stringRow,
+    reply: storedString,
+    status: 201,
+  },
+  changeString: {
+    method: 'PUT',
+    path: '/api/strings/:id',
+    room: 'strings',
+    summary: 'Change a string, its weighed mass for instance; refused when somebody else did meanwhile',
+    who: bench,
+    params: byTableId,
+    body: stringRow.safeExtend({ version: z.int().min(1) }),
+    reply: storedString,
+    status: 200,
+  },
+  addSet: {
+    method: 'POST',
+    path: '/api/sets',
+    room: 'strings',
+    summary: 'Add a set of strings of the table',
+    who: bench,
+    body: setRow,
+    reply: storedSet,
+    status: 201,
+  },
+  addTuning: {
+    method: 'POST',
+    path: '/api/tunings',
+    room: 'strings',
+    summary: 'Add a tuning',
+    who: bench,
+    body: tuningRow,
+    reply: tuningRow,
+    status: 201,
+  },
+
+  stock: {
+    method: 'GET',
+    path: '/api/stock',
+    room: 'stock',
+    summary: 'What lies on the shelf, what is reserved, used, lost and ordered',
+    who: front,
+    reply: stockList,
+    status: 200,
+  },
+  countStock: {
+    method: 'PUT',
+    path: '/api/stock',
+    room: 'stock',
+    summary: 'Say what was counted of one thing, and when more is to be ordered',
+    who: front,
+    body: stockRow,
+    reply: stockItem,
+    status: 200,
+  },
+  placeOrder: {
+    method: 'POST',
+    path: '/api/stock/orders',
+    room: 'stock',
+    summary: 'Order from the supplier',
+    who: front,
+    body: orderDraft,
+    reply: supplyOrder,
+    status: 201,
+  },
+
+  importFile: {
+    method: 'POST',
+    path: '/api/files',
+    room: 'files',
+    summary: 'Read a file of strings, sets or stock: checked whole, and written only when nothing is wrong and writing is asked for',
+    who: bench,
+    body: importDraft,
+    reply: importOutcome,
+    status: 200,
+  },
+  exportFile: {
+    method: 'GET',
+    path: '/api/files/:kind/:format',
+    room: 'files',
+    summary: 'Strings, sets or stock as a file',
+    who: front,
+    params: z.object({ kind: z.enum(FILE_KINDS), format: z.enum(FILE_FORMATS) }),
+    reply: exportedFile,
+    status: 200,
+  },
+
   appendEvents: {
     method: 'POST',
     path: '/api/events',
@@ -244,3 +350,6 @@ export type Call<K extends EndpointName> = (Of<K> extends { params: z.ZodType } 
 export const FEED_PATH = '/api/feed';
 export const feedMessage = z.object({ jobId: uuid, instrumentId: uuid, seq: z.int() });
 export type FeedMessage = z.infer<typeof feedMessage>;
+
+/** The strings table on paper. Not in the table of endpoints, since it answers with a PDF. */
+export const TABLE_PDF_PATH = '/api/strings/table.pdf';

@@ -35,16 +35,17 @@ export function problem(kind: ProblemType, detail: string, fields?: { field: str
 
 /** Says which field is at fault and why, one sentence for each issue. */
 export function invalidInput(error: z.ZodError, where = ''): Problem {
-  const fields = error.issues.flatMap((issue) =>
-    fieldsOf(issue).map((field) => ({ field: [where, field].filter(Boolean).join('.') || 'body', says: issueSays(issue) })),
-  );
+  const fields = issueFields(error).map(({ path, says }) => ({ field: [where, ...path].filter(Boolean).join('.') || 'body', says }));
   return problem('invalid', fields.map(({ field, says }) => `${field} ${says}`).join('; '), fields);
 }
 
-function fieldsOf(issue: z.core.$ZodIssue): string[] {
-  const path = issue.path.map(String);
-  return issue.code === 'unrecognized_keys' ? issue.keys.map((key) => [...path, key].join('.')) : [path.join('.')];
-}
+/** Every field at fault, by its path, and why. */
+export const issueFields = (error: z.ZodError): { path: string[]; says: string }[] =>
+  error.issues.flatMap((issue) => {
+    const path = issue.path.map(String);
+    const paths = issue.code === 'unrecognized_keys' ? issue.keys.map((key) => [...path, key]) : [path];
+    return paths.map((each) => ({ path: each, says: issueSays(issue) }));
+  });
 
 function issueSays(issue: z.core.$ZodIssue): string {
   if (issue.code === 'unrecognized_keys') return 'is not a field of this request';

@@ -33,6 +33,12 @@ export const gaugeMm = quantity({
 export const scaleMm = quantity({ from: 150, to: 1300, unit: 'mm', because: 'from the smallest ukulele to the longest bass' });
 export const a4Hz = quantity({ from: 392, to: 466, unit: 'Hz', because: 'references in use lie in that range' });
 export const frequencyHz = quantity({ from: 16, to: 3000, unit: 'Hz', because: 'no string of these instruments sounds outside it' });
+export const linearDensityKgPerM = quantity({
+  from: 1e-5,
+  to: 0.1,
+  unit: 'kg/m',
+  because: 'no string of these instruments is lighter or heavier',
+});
 
 export const note = z
   .string({ error: 'must be a note such as E4, F♯3 or B♭2' })

@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import type { Instrument } from '@gold-peg/craft/instrument';
+import { ANCHORS, type Instrument } from '@gold-peg/craft/instrument';
 import { FAMILIES } from '@gold-peg/craft/strings';
 import { fromDegrees, fromMillimetres, hertz, toDegrees, toMillimetres } from '@gold-peg/craft/units';
-import { a4Hz, gaugeMm, note, quantity, scaleMm } from '../quantity/index.js';
+import { a4Hz, frequencyHz, gaugeMm, note, quantity, scaleMm } from '../quantity/index.js';
 
 const onHeadstockMm = quantity({ from: -200, to: 400, unit: 'mm', because: 'it lies on the headstock or the neck' });
 const post = z.strictObject({
@@ -28,12 +28,22 @@ export const geometrySchema = z.strictObject({
   }),
   trees: z.array(z.strictObject({ alongMm: onHeadstockMm, dropMm: onHeadstockMm, strings: z.array(z.int().min(0).max(17)) })).max(6),
   bridge: z.strictObject({
-    anchor: z.enum(['pins', 'tie-block', 'top-load', 'resting-vibrato', 'hooked-tailpiece']),
+    anchor: z.enum(ANCHORS),
     behindSaddleMm: quantity({ from: 0, to: 300, unit: 'mm', because: 'it is string between saddle and anchor' }),
   }),
   gearRatio: quantity({ from: 1, to: 60, unit: '', because: 'turns of the button for one of the post' }),
   strings: z
-    .array(z.strictObject({ note, course: z.int().min(1).max(18), scaleMm, slotSidewaysMm: onHeadstockMm, slotWidthMm: gaugeMm, post }))
+    .array(
+      z.strictObject({
+        note,
+        frequencyHz: frequencyHz.nullable().default(null),
+        course: z.int().min(1).max(18),
+        scaleMm,
+        slotSidewaysMm: onHeadstockMm,
+        slotWidthMm: gaugeMm,
+        post,
+      }),
+    )
     .min(1, { error: 'must have at least one string' })
     .max(18, { error: 'must have at most 18 strings' }),
 });
@@ -53,8 +63,9 @@ export function toInstrument(geometry: Geometry): Instrument {
     trees: geometry.trees.map(({ alongMm, dropMm, strings }) => ({ along: mm(alongMm), drop: mm(dropMm), strings })),
     bridge: { anchor: geometry.bridge.anchor, behindSaddle: mm(geometry.bridge.behindSaddleMm) },
     gearRatio: geometry.gearRatio,
-    strings: geometry.strings.map(({ note, course, scaleMm: scale, slotSidewaysMm, slotWidthMm, post: peg }) => ({
+    strings: geometry.strings.map(({ note, frequencyHz: own, course, scaleMm: scale, slotSidewaysMm, slotWidthMm, post: peg }) => ({
       note,
+      frequency: own === null ? null : hertz(own),
       course,
       scaleLength: mm(scale),
       slotSideways: mm(slotSidewaysMm),
@@ -87,8 +98,9 @@ export function fromInstrument(instrument: Instrument): Geometry {
     trees: instrument.trees.map(({ along, drop, strings }) => ({ alongMm: mm(along), dropMm: mm(drop), strings: [...strings] })),
     bridge: { anchor: instrument.bridge.anchor, behindSaddleMm: mm(instrument.bridge.behindSaddle) },
     gearRatio: instrument.gearRatio,
-    strings: instrument.strings.map(({ note, course, scaleLength, slotSideways, slotWidth, post: peg }) => ({
+    strings: instrument.strings.map(({ note, frequency, course, scaleLength, slotSideways, slotWidth, post: peg }) => ({
       note,
+      frequencyHz: frequency,
       course,
       scaleMm: mm(scaleLength),
       slotSidewaysMm: mm(slotSideways),

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { scaleMm, uuid, words, longText } from '../quantity/index.js';
-import { loggedString } from '../bench-log/index.js';
+import { SCRAP_REASONS } from '@gold-peg/craft/worksheet';
+import { loggedString, loggedTuning } from '../bench-log/index.js';
 import { geometrySchema } from './geometry.js';
 
 const version = z.int({ error: 'must be the version that was read' }).min(1);
@@ -18,6 +19,8 @@ export const setupSchema = z.object({
   fittedAt: z.string(),
   fittedBy: z.string(),
   remark: z.string(),
+  tuning: loggedTuning.optional(),
+  scrapped: z.array(z.object({ string: z.int(), why: z.enum(SCRAP_REASONS) })).optional(),
   notes: z.array(z.string()),
   measurements: z.array(z.object({ what: z.string(), valueMm: z.number() })),
   strings: z.array(loggedString.extend({ string: z.int(), turns: z.number().nullable(), slackMm: z.number().nullable() })),

@@ -1,8 +1,10 @@
 export { type Constant } from './constant.js';
 export { DENSITY, WRAPS, type Material, type Wrap } from './densities.js';
 export {
+  CALIPER,
   CORE_FROM_GAUGE,
   CREEP,
+  LEAST_PULL,
   NECK,
   NUT,
   SAFE_SHARE_OF_BREAKING,

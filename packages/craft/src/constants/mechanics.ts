@@ -37,6 +37,16 @@ export const STRENGTH = {
 /** Share of the breaking load that a technician plans with. */
 export const SAFE_SHARE_OF_BREAKING = constant(0.75, [0.7, 0.85], '', 'workshop practice');
 
+/** Less pull than this rattles on the frets and cannot be held in tune, N. */
+export const LEAST_PULL = constant(15, [10, 25], 'N', 'workshop practice, the softest ukulele trebles');
+
+/** What a measuring hand and a wire mill leave uncertain about a diameter, mm. */
+export const CALIPER = {
+  reading: constant(0.01, [0.005, 0.02], 'mm', 'digital caliper, its last digit and the pressure of the hand'),
+  making: constant(0.004, [0.002, 0.006], 'mm', 'tolerance of drawn wire'),
+  makingWound: constant(0.012, [0.006, 0.02], 'mm', 'tolerance of wound and worn strings'),
+} as const;
+
 /** Shape of windings. */
 export const WINDING = {
   ribbonEdgeFill: constant(0.98, [0.96, 1], '', 'rounded edges of flat ribbon'),
@@ -44,6 +54,9 @@ export const WINDING = {
   bronzeAcousticPack: constant(1.022, [1.01, 1.035], '', 'wrap squeezed on a hex core, from published pulls'),
   bassPack: constant(1.02, [1, 1.04], '', 'the same, bass'),
   plainPack: exactly(1, '', 'close-wound round wire'),
+  ribbonShare: constant(0.3, [0.2, 0.45], '', 'ribbon thickness as a share of all winding on one side of a flat-wound string'),
+  groundShare: constant(0.25, [0.15, 0.35], '', 'how much of its outer wire a half-round string has lost'),
+  silkShare: constant(0.4, [0.3, 0.5], '', 'floss as a share of all winding on one side of a silk-and-steel string'),
 } as const;
 
 /** Core of a wound string when nobody knows it: core = a · (gauge / g)^k. */

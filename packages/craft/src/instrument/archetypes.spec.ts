@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { frequencyOf, parseNote, toMillimetres } from '../units/index.js';
-import { ARCHETYPES, archetype, buildInstrument, instrumentOf, postSpacing, stretchingPath, windingDirection } from './index.js';
+import {
+  ANCHORS,
+  ARCHETYPES,
+  archetype,
+  buildInstrument,
+  endsFor,
+  instrumentOf,
+  postSpacing,
+  stretchingPath,
+  windingDirection,
+} from './index.js';
 
 const all = ARCHETYPES.map(({ id }) => [id, instrumentOf(id)] as const);
 
@@ -80,6 +90,13 @@ describe('archetypes', () => {
     const [first] = instrument.strings;
     if (first === undefined) throw new Error('no string');
     expect(toMillimetres(stretchingPath(instrument, first))).toBeCloseTo(702, 9);
+  });
+
+  it('asks for the string ends that each anchor holds: loops on hooks, plain ends to tie, balls elsewhere', () => {
+    expect(endsFor('hooked-tailpiece')).toEqual(['loop']);
+    expect(endsFor('tie-block')).toEqual(['plain']);
+    expect(endsFor('double-locking')).toContain('ball-cut-off');
+    for (const anchor of ANCHORS) expect(endsFor(anchor).length).toBeGreaterThan(0);
   });
 
   it('knows no archetype that is not listed, and refuses a sketch with a string too few', () => {

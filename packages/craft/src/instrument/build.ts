@@ -58,6 +58,7 @@ export function buildInstrument(sketch: Sketch): Instrument {
     a4: CONCERT_A4,
     strings: sketch.notes.map((note, index) => ({
       note,
+      frequency: null,
       course: courseOf(sketch.courses ?? sketch.notes.map(() => 1), index),
       scaleLength: scaleOf(sketch.scaleMm, index),
       slotSideways: fromMillimetres(at(sketch.slotsMm, index)),

@@ -1,10 +1,25 @@
-import type { Family } from '../strings/index.js';
-import type { Hertz, Metres, Radians } from '../units/index.js';
+import type { Family, StringEnd } from '../strings/index.js';
+import { frequencyOf, type Hertz, type Metres, type Radians } from '../units/index.js';
 
 /** How the string is held at the post. */
 export type PostStyle = 'through' | 'slotted' | 'roller' | 'side-peg';
 export type Side = 'bass' | 'treble';
-export type AnchorKind = 'pins' | 'tie-block' | 'top-load' | 'resting-vibrato' | 'hooked-tailpiece';
+export const ANCHORS = [
+  'pins',
+  'tie-block',
+  'knot-in-slot',
+  'wrap-and-tuck',
+  'top-load',
+  'through-body',
+  'stop-tailpiece',
+  'wrap-around',
+  'resting-vibrato',
+  'floating-vibrato',
+  'double-locking',
+  'headless',
+  'hooked-tailpiece',
+] as const;
+export type AnchorKind = (typeof ANCHORS)[number];
 export type HeadstockLayout = 'split' | 'in-line' | 'slotted';
 
 /**
@@ -35,6 +50,8 @@ export interface Tree {
 export interface StringPlace {
   /** Pitch name in scientific notation. */
   note: string;
+  /** A pitch of the player's own, which wins over the note; the note is then the nearest one. */
+  frequency: Hertz | null;
   course: number;
   scaleLength: Metres;
   /** Centre of the nut slot from the centre line, positive toward the bass side. */
@@ -53,6 +70,17 @@ export interface Instrument {
   bridge: { anchor: AnchorKind; behindSaddle: Metres };
   gearRatio: number;
   a4: Hertz;
+}
+
+/** What the string is tuned to. */
+export const pitchOf = ({ a4 }: Pick<Instrument, 'a4'>, { note, frequency }: Pick<StringPlace, 'note' | 'frequency'>): Hertz =>
+  frequency ?? frequencyOf(note, a4);
+
+/** How the ends of strings must be made to hold at this anchor. */
+export function endsFor(anchor: AnchorKind): readonly StringEnd[] {
+  if (anchor === 'hooked-tailpiece') return ['loop'];
+  if (anchor === 'tie-block' || anchor === 'knot-in-slot' || anchor === 'wrap-and-tuck') return ['plain'];
+  return anchor === 'double-locking' ? ['ball', 'ball-cut-off'] : ['ball'];
 }
 
 /** All of the string that shares the stretch: from the anchor over the saddle and the nut to the post. */

@@ -9,7 +9,7 @@ function stringsOf(instrument: Instrument, setName?: string): StringProperties[]
   const sets = setsFor(instrument.family, instrument.strings.length);
   const set = sets.find(({ name }) => setName === undefined || name.startsWith(setName));
   return (set?.strings ?? []).map((string) => {
-    const outcome = stringProperties({ family: instrument.family, ...string });
+    const outcome = stringProperties(string);
     if (!outcome.ok) throw new Error(outcome.problem.kind);
     return outcome.value;
   });

@@ -1,4 +1,4 @@
-import { postSpacing, stretchingPath, windingDirection, type Instrument } from '../instrument/index.js';
+import { pitchOf, postSpacing, stretchingPath, windingDirection, type Instrument } from '../instrument/index.js';
 import {
   cutBeyondPost,
   inPostSpacings,
@@ -13,7 +13,7 @@ import {
 } from '../post/index.js';
 import type { StringProperties } from '../strings/index.js';
 import { loadString } from '../tension/index.js';
-import { frequencyOf, metres, type Metres, type Newtons } from '../units/index.js';
+import { metres, type Metres, type Newtons } from '../units/index.js';
 import { capacity, endOf, exitAfter, nutAfter, outward, type AtThePost } from './at-the-post.js';
 import { builtInMethods } from './house-methods.js';
 import { turnsWanted } from './turns-wanted.js';
@@ -33,7 +33,7 @@ export function windString({ instrument, index, string, cut }: WindRequest): Win
   if (place === undefined) throw new RangeError(`no string at ${index}`);
   const { post } = place;
   const methods = builtInMethods(instrument.family, post.style, string);
-  const load = loadString(string, place.scaleLength, frequencyOf(place.note, instrument.a4));
+  const load = loadString(string, place.scaleLength, pitchOf(instrument, place));
   const geometry: PostAndString = {
     postDiameter: post.diameter,
     stringDiameter: string.gauge,

@@ -1,5 +1,32 @@
 export { coreArea, coreSeat, windString, type Core, type Layer, type Winding, type WindingProblem } from './winding.js';
 export { coreFromGauge, type CoreGuess } from './core-from-gauge.js';
 export { stringProperties, usualWrap, type StringProblem } from './string-properties.js';
-export { CONSTRUCTIONS, FAMILIES, type Construction, type Family, type StringProperties, type StringSpec } from './string-spec.js';
-export { SETS, setsFor, type SetString, type StringSet } from './sets.js';
+export {
+  CONSTRUCTIONS,
+  CORE_SHAPES,
+  FAMILIES,
+  FINISHES,
+  type Construction,
+  type CoreShape,
+  type Family,
+  type Finish,
+  type StringProperties,
+  type StringSpec,
+} from './string-spec.js';
+export { LINES, STRINGS } from './catalogue.js';
+export { nameSet, SETS, setsFor } from './sets.js';
+export {
+  COATINGS,
+  listGauges,
+  MARKS,
+  printGauge,
+  STRING_ENDS,
+  weighedDensity,
+  type Coating,
+  type Mark,
+  type StringEnd,
+  type StringLine,
+  type StringSet,
+  type TableString,
+  type Weighing,
+} from './table-string.js';

@@ -1,17 +1,8 @@
 import type { Wrap } from '../constants/index.js';
-import { fromInches } from '../units/index.js';
-import type { Construction, Family, StringSpec } from './string-spec.js';
-
-/** One string of a set: what a packet prints. */
-export type SetString = Pick<StringSpec, 'construction' | 'gauge' | 'wrap'>;
-
-/** A set, from string 1 on; named by its gauges, since 'light' means different things to different makers. */
-export interface StringSet {
-  id: string;
-  name: string;
-  family: Family;
-  strings: readonly SetString[];
-}
+import type { Metres } from '../units/index.js';
+import { tableString } from './catalogue.js';
+import type { Family, StringSpec } from './string-spec.js';
+import { printGauge, type StringSet } from './table-string.js';
 
 const MATERIAL_NAMES: Readonly<Record<Wrap, string>> = {
   nickelPlatedSteel: 'nickel-plated steel',
@@ -28,58 +19,131 @@ const MATERIAL_NAMES: Readonly<Record<Wrap, string>> = {
   titanium: 'titanium',
 };
 
-/** Gauges in thousandths of an inch, string 1 first; `w` marks a wound string, `n` nylon, `f` fluorocarbon, none a plain one. */
-function set(family: Family, gauges: string, wrap: Wrap): StringSet {
-  const strings = gauges.split(' ').map((text) => readGauge(text, wrap));
-  const ends = [...new Set([strings[0], strings.at(-1)])].map((string) => thousandths(string));
-  const trebles = strings.find(({ construction }) => construction === 'nylon' || construction === 'fluorocarbon')?.construction;
-  const made = [trebles, strings.some(({ construction }) => construction === 'wound') ? MATERIAL_NAMES[wrap] : undefined];
+type Named = Pick<StringSpec, 'gauge' | 'construction' | 'wrap' | 'finish' | 'silk'>;
+
+/** What a set is called: its outer gauges and what it is made of; all gauges where the last string is not the thickest. */
+export const nameSet = (strings: readonly Named[]): string => `${nameGauges(strings)} ${nameMaterial(strings)}`.trim();
+
+const MOST_LISTED = 5;
+
+function nameGauges(strings: readonly Named[]): string {
+  const gauges = strings.map(({ gauge }) => gauge);
+  const rising = gauges.every((gauge, index) => gauge >= (gauges[index - 1] ?? 0));
+  if (!rising && strings.length <= MOST_LISTED)
+    return strings.map(({ gauge, construction }) => printGauge(gauge) + (construction === 'wound' ? 'w' : '')).join(' ');
+  const octaves = !rising && strings.length > 8;
+  const ends = octaves ? [Math.min(...gauges), Math.max(...gauges)] : [gauges[0], gauges.at(-1)];
+  return ends.map((gauge) => printGauge((gauge ?? 0) as Metres)).join('–') + (octaves ? ' with octaves,' : '');
+}
+
+function nameMaterial(strings: readonly Named[]): string {
+  const smooth = strings.find(({ construction }) => construction !== 'plain' && construction !== 'wound')?.construction;
+  const wound = strings.find(({ construction }) => construction === 'wound');
+  if (wound?.silk === true) return 'silk and steel';
+  const finish = wound?.finish === undefined || wound.finish === 'round' ? '' : ` ${wound.finish}`;
+  const material = wound?.wrap === undefined ? undefined : MATERIAL_NAMES[wound.wrap] + finish;
+  return [smooth, material].filter((part) => part !== undefined).join(' and ');
+}
+
+/** Where the strings of a set come from: its plain or smooth strings, and its wound ones. */
+type Source = readonly [smooth: string, wound: string];
+
+/** Gauges in thousandths of an inch, string 1 first; `w` marks a wound string. */
+function set(family: Family, source: Source, gauges: string): StringSet {
+  const [smooth, wound] = source;
+  const strings = gauges.split(' ').map((text) => (text.endsWith('w') ? tableString(wound, text.slice(0, -1)) : tableString(smooth, text)));
   return {
-    id: `${family}-${wrap}-${gauges.replaceAll(' ', '-')}`,
-    name: `${ends.join('–')} ${made.filter(Boolean).join(' and ')}`.trim(),
+    id: `${sourceId(source)}-${gauges.replaceAll(' ', '-').replaceAll('.', '_')}`,
+    lineId: wound === '' ? smooth : wound,
+    name: nameSet(strings),
     family,
     strings,
   };
 }
 
-function readGauge(text: string, wrap: Wrap): SetString {
-  const mark = /[wnf]$/.exec(text)?.[0];
-  const construction: Construction = mark === 'w' ? 'wound' : mark === 'n' ? 'nylon' : mark === 'f' ? 'fluorocarbon' : 'plain';
-  const gauge = fromInches(Number.parseInt(text, 10) / 1000);
-  return construction === 'wound' ? { construction, gauge, wrap } : { construction, gauge };
+/** Plain steel goes without saying; smooth strings of other kinds are named before the wound ones. */
+function sourceId([smooth, wound]: Source): string {
+  if (wound === '') return smooth;
+  if (smooth === '' || smooth.endsWith('-plain')) return wound;
+  return `${smooth}-${wound.split('-')[1] ?? ''}`;
 }
 
-const thousandths = (string: SetString | undefined) => `.${String(Math.round((string?.gauge ?? 0) / 0.0000254)).padStart(3, '0')}`;
+const sets = (family: Family, source: Source, gauges: readonly string[]) => gauges.map((each) => set(family, source, each));
+
+const electric = (wound: string): Source => ['electric-plain', wound];
+const acoustic = (wound: string): Source => ['acoustic-plain', wound];
+const bass = (wound: string): Source => ['', wound];
 
 /** Typical sets of each family; several makers sell every one of them. */
 export const SETS: readonly StringSet[] = [
-  ...[
-    '8 10 15 21w 30w 38w',
+  ...sets('electric', electric('electric-nickel'), [
+    '8 10 15 22w 30w 38w',
     '9 11 16 24w 32w 42w',
     '9 11 16 26w 36w 46w',
     '10 13 17 26w 36w 46w',
     '10 13 17 30w 42w 52w',
     '11 14 18 28w 38w 49w',
+    '11 14 18 30w 44w 54w',
     '12 16 20w 32w 42w 52w',
-  ].map((gauges) => set('electric', gauges, 'nickelPlatedSteel')),
-  ...['10 14 23w 30w 39w 47w', '11 15 22w 32w 42w 52w', '12 16 24w 32w 42w 53w', '12 16 25w 32w 42w 54w', '13 17 26w 35w 45w 56w'].map(
-    (gauges) => set('acoustic', gauges, 'phosphorBronze'),
+    '13 17 26w 36w 46w 62w',
+    '14 18 28w 38w 50w 68w',
+    '9 11 16 24w 32w 42w 54w',
+    '10 13 17 26w 36w 46w 59w',
+    '9 11 16 24w 32w 42w 54w 65w',
+    '10 13 17 30w 42w 54w 64w 74w',
+  ]),
+  ...sets('electric', electric('electric-pure-nickel'), ['10 13 17 26w 36w 46w', '11 14 18 28w 38w 49w']),
+  ...sets('electric', electric('electric-stainless'), ['9 11 16 24w 32w 42w', '10 13 17 26w 36w 46w']),
+  ...sets('electric', electric('electric-flat'), ['12 16 24w 32w 42w 52w', '11 15 20w 28w 38w 48w']),
+  ...sets('electric', electric('electric-half-round'), ['10 13 17 26w 36w 46w']),
+  ...sets('acoustic', acoustic('acoustic-phosphor'), [
+    '10 14 23w 30w 39w 47w',
+    '11 15 22w 32w 42w 52w',
+    '12 16 24w 32w 42w 53w',
+    '12 16 25w 32w 42w 54w',
+    '13 17 26w 35w 45w 56w',
+    '10 10 14 14 23w 8 30w 12 39w 18w 47w 27w',
+    '9 9 12 12 20w 8 26w 10 34w 16 45w 25w',
+  ]),
+  ...sets('acoustic', acoustic('acoustic-8020'), ['11 15 22w 32w 42w 52w', '12 16 24w 32w 42w 53w']),
+  ...sets('acoustic', acoustic('acoustic-silk'), ['11 14 23w 28w 38w 47w']),
+  ...sets('bass', bass('bass-nickel'), [
+    '40w 60w 75w 95w',
+    '40w 60w 80w 100w',
+    '45w 65w 80w 100w',
+    '45w 65w 85w 105w',
+    '50w 70w 85w 105w',
+    '50w 70w 90w 110w',
+    '45w 65w 85w 105w 130w',
+    '30w 45w 65w 85w 105w 130w',
+  ]),
+  ...sets('bass', bass('bass-stainless'), ['40w 60w 80w 100w', '45w 65w 85w 105w', '45w 65w 85w 105w 130w']),
+  ...sets('bass', bass('bass-flat'), ['45w 65w 85w 105w', '40w 60w 80w 100w']),
+  ...sets('classical', ['classical-nylon', 'classical-basses'], ['27 32 39 28w 34w 42w', '28 32 40 29w 35w 43w', '29 33 41 30w 36w 45w']),
+  ...sets('classical', ['classical-fluorocarbon', 'classical-basses'], ['24 27 32 29w 35w 43w']),
+  ...sets('classical', ['classical-gut', 'classical-basses'], ['25 31 40 29w 35w 43w']),
+  ...sets('ukulele', ['ukulele-nylon', ''], ['24 32 40 28', '22 29 34 24', '28 36 40 32']),
+  ...sets('ukulele', ['ukulele-fluorocarbon', ''], ['20 25 29 21', '21 26 30 23', '22 26 31 24']),
+  ...sets('ukulele', ['ukulele-fluorocarbon', 'ukulele-wound'], ['20 25 29 28w', '21 26 30 30w', '22 26 31 30w', '26 32 30w 36w']),
+  ...sets('ukulele', ['ukulele-nylon', 'ukulele-aluminium'], ['28 34 30w 34w']),
+  ...sets(
+    'mandolin',
+    ['mandolin-plain', 'mandolin-phosphor'],
+    [
+      '10 10 14 14 24w 24w 34w 34w',
+      '11 11 15 15 24w 24w 38w 38w',
+      '11 11 15 15 26w 26w 40w 40w',
+      '14 14 23w 23w 35w 35w 49w 49w',
+      '12 12 18 18 30w 30w 46w 46w',
+    ],
   ),
-  set('acoustic', '11 15 22w 32w 42w 52w', 'bronze8020'),
-  ...['40w 60w 75w 95w', '40w 60w 80w 100w', '45w 65w 80w 100w', '45w 65w 85w 105w', '50w 70w 85w 105w', '50w 70w 90w 110w'].map((gauges) =>
-    set('bass', gauges, 'nickelPlatedSteel'),
+  ...sets(
+    'banjo',
+    ['banjo-plain', 'banjo-nickel'],
+    ['9 10 13 20w 9', '10 11 13 21w 10', '10 12 14 24w 10', '9 14 23w 32w', '12 18 28w 38w', '10 12 15 24w'],
   ),
-  set('bass', '45w 65w 85w 105w', 'stainless430'),
-  ...['27n 32n 39n 28w 34w 42w', '28n 32n 40n 29w 35w 43w', '29n 33n 41n 30w 36w 45w', '24f 27f 32f 29w 35w 43w'].map((gauges) =>
-    set('classical', gauges, 'silverPlatedCopper'),
-  ),
-  ...['24n 32n 40n 28n', '21f 26f 30f 23f', '21f 26f 30f 30w'].map((gauges) => set('ukulele', gauges, 'silverPlatedCopper')),
-  ...['10 10 14 14 24w 24w 34w 34w', '11 11 15 15 24w 24w 38w 38w', '11 11 15 15 26w 26w 40w 40w'].map((gauges) =>
-    set('mandolin', gauges, 'phosphorBronze'),
-  ),
-  ...['9 10 13 20w 9', '10 11 13 21w 10', '10 12 14 24w 10'].map((gauges) => set('banjo', gauges, 'nickelPlatedSteel')),
 ];
 
 /** Sets that can go on an instrument of this family with this many strings. */
-export const setsFor = (family: Family, stringCount: number): StringSet[] =>
-  SETS.filter((candidate) => candidate.family === family && candidate.strings.length === stringCount);
+export const setsFor = (family: Family, stringCount: number, among: readonly StringSet[] = SETS): StringSet[] =>
+  among.filter((candidate) => candidate.family === family && candidate.strings.length === stringCount);

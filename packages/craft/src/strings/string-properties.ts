@@ -12,6 +12,7 @@ import {
 } from '../units/index.js';
 import { coreFromGauge } from './core-from-gauge.js';
 import { musicWireStrength, steelModulus } from './steel.js';
+import { floss, layersOf } from './layers.js';
 import type { Family, StringProperties, StringSpec } from './string-spec.js';
 import { coreArea, coreSeat, windString, type Core } from './winding.js';
 
@@ -98,7 +99,7 @@ function woundProperties(spec: StringSpec): Outcome<StringProperties, StringProb
   if (guess.kind === 'no-usual-core') return refused({ kind: 'no-usual-core', share: guess.share, gauge: spec.gauge });
   const diameter =
     spec.core === undefined && spec.linearDensity !== undefined ? coreFromMass(spec, spec.linearDensity, guess.diameter) : guess.diameter;
-  const core = coreOf(spec.family, diameter);
+  const core = coreOf(spec, diameter);
   const built = massOf(spec, core);
   if (!built.ok) return built;
   const area = coreArea(core);
@@ -141,24 +142,18 @@ const common = (spec: StringSpec, computed: number, bandPercent: number) => ({
   bandPercent: spec.linearDensity === undefined ? bandPercent : BAND_WEIGHED,
 });
 
-function coreOf(family: Family, diameter: Metres): Core {
-  if (family === 'classical' || family === 'ukulele') {
-    return { shape: 'floss', diameter, density: kilogramsPerCubicMetre(DENSITY.flossYarn.value), fill: WINDING.flossFill.value };
-  }
-  return { shape: 'hex', diameter, density: kilogramsPerCubicMetre(DENSITY.coreSteel.value) };
+function coreOf({ family, coreShape }: StringSpec, diameter: Metres): Core {
+  const shape = coreShape ?? (family === 'classical' || family === 'ukulele' ? 'floss' : 'hex');
+  if (shape === 'floss') return { shape, diameter, density: floss, fill: WINDING.flossFill.value };
+  return { shape, diameter, density: kilogramsPerCubicMetre(DENSITY.coreSteel.value) };
 }
 
-/** kg/m of a core filled up to the gauge with one layer. */
+/** kg/m of a core wound up to the gauge. */
 function massOf(spec: StringSpec, core: Core): Outcome<number, StringProblem> {
   const seat = coreSeat(core);
   if (seat >= spec.gauge) return refused({ kind: 'core-not-inside', seat, gauge: spec.gauge });
   const wrap = spec.wrap ?? usualWrap(spec.family);
-  const wire = metres((spec.gauge - seat) / 2);
-  const built = windString(
-    core,
-    [{ type: 'round', wire, density: kilogramsPerCubicMetre(DENSITY[wrap].value) }],
-    packFactor(spec.family, wrap),
-  );
+  const built = windString(core, layersOf(spec, metres((spec.gauge - seat) / 2), wrap), packFactor(spec.family, wrap));
   return built.ok ? done(built.value.linearDensity) : refused({ kind: 'layer-does-not-close', gauge: spec.gauge, seat });
 }
 
@@ -170,10 +165,10 @@ function packFactor(family: Family, wrap: Wrap): number {
 /** The core that makes a string of this gauge weigh what an offcut weighed; the usual one where no core would. */
 function coreFromMass(spec: StringSpec, weighed: KilogramsPerMetre, usual: Metres): Metres {
   const excess = (diameter: number) => {
-    const built = massOf(spec, coreOf(spec.family, metres(diameter)));
+    const built = massOf(spec, coreOf(spec, metres(diameter)));
     return built.ok ? built.value - weighed : Number.NaN;
   };
-  const widest = spec.gauge / (coreSeat(coreOf(spec.family, spec.gauge)) / spec.gauge);
+  const widest = spec.gauge / (coreSeat(coreOf(spec, spec.gauge)) / spec.gauge);
   const root = bisect(excess, spec.gauge * 0.05, widest * 0.999, spec.gauge * 1e-12);
   return root.kind === 'root' ? metres(root.x) : usual;
 }

@@ -7,6 +7,13 @@ export type Family = (typeof FAMILIES)[number];
 export const CONSTRUCTIONS = ['plain', 'wound', 'nylon', 'fluorocarbon', 'gut'] as const;
 export type Construction = (typeof CONSTRUCTIONS)[number];
 
+/** How the outside of a wound string is finished: round wire, a flat ribbon, or round wire ground down. */
+export const FINISHES = ['round', 'flat', 'half-round'] as const;
+export type Finish = (typeof FINISHES)[number];
+
+export const CORE_SHAPES = ['hex', 'round', 'floss'] as const;
+export type CoreShape = (typeof CORE_SHAPES)[number];
+
 /** A string as a packet describes it. A weighed `linearDensity` wins over what the gauge would give. */
 export interface StringSpec {
   family: Family;
@@ -14,6 +21,14 @@ export interface StringSpec {
   gauge: Metres;
   wrap?: Wrap;
   core?: Metres;
+  /** Hex for steel and floss for classical basses unless stated. */
+  coreShape?: CoreShape;
+  /** Round unless stated. */
+  finish?: Finish;
+  /** Layers of wire over the core, one unless stated; a ribbon counts as one of them. */
+  layers?: number;
+  /** Silk floss between the core and its winding. */
+  silk?: boolean;
   linearDensity?: KilogramsPerMetre;
 }
 

@@ -1,5 +1,5 @@
 import { NECK } from '../constants/index.js';
-import { fromMillimetres, type Metres, type Newtons } from '../units/index.js';
+import { fromMillimetres, metres, type Metres, type Newtons } from '../units/index.js';
 
 export interface Estimate {
   low: Metres;
@@ -13,4 +13,11 @@ export function reliefChange(pullChange: Newtons): Estimate {
   const [near, far] = pullChange < 0 ? [high, low] : [low, high];
   const relief = (perTen: number) => fromMillimetres((perTen * pullChange) / 10);
   return { low: relief(near), likely: relief(value), high: relief(far) };
+}
+
+/** How much higher the strings stand at fret 12 when relief changes: an estimate, never less sure than the relief it rests on. */
+export function actionChange(relief: Estimate): Estimate {
+  const { low, value, high } = NECK.actionPerRelief;
+  const [near, far] = relief.likely < 0 ? [high, low] : [low, high];
+  return { low: metres(relief.low * near), likely: metres(relief.likely * value), high: metres(relief.high * far) };
 }

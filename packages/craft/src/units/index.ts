@@ -19,5 +19,5 @@ export {
   toPoundsForce,
 } from './quantities.js';
 export type { Cents, Hertz, KilogramsPerCubicMetre, KilogramsPerMetre, Metres, Newtons, Pascals, Radians } from './quantities.js';
-export { CONCERT_A4, frequencyOf, noteAtOrBelow, parseNote, semitonesBetween } from './notes.js';
+export { CONCERT_A4, frequencyOf, nearestNote, noteAtOrBelow, parseNote, semitonesBetween, transpose } from './notes.js';
 export type { NoteProblem, ParsedNote } from './notes.js';

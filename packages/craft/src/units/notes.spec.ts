@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { frequencyOf, hertz, noteAtOrBelow, parseNote, semitonesBetween } from './index.js';
+import { frequencyOf, hertz, nearestNote, noteAtOrBelow, parseNote, semitonesBetween, transpose } from './index.js';
 
 describe('notes', () => {
   it.each([
@@ -50,5 +50,18 @@ describe('notes', () => {
   it('measures an octave as twelve semitones up and minus twelve down', () => {
     expect(semitonesBetween(hertz(110), hertz(220))).toBeCloseTo(12, 12);
     expect(semitonesBetween(hertz(220), hertz(110))).toBeCloseTo(-12, 12);
+  });
+
+  it('moves a note by semitones, and leaves its spelling alone where it does not move', () => {
+    expect(transpose('E2', -2)).toBe('D2');
+    expect(transpose('B3', 1)).toBe('C4');
+    expect(transpose('G♭3', 0)).toBe('G♭3');
+    expect(() => transpose('H2', 1)).toThrow(RangeError);
+  });
+
+  it('names the nearest note, up or down', () => {
+    expect(nearestNote(hertz(445))).toBe('A4');
+    expect(nearestNote(hertz(460))).toBe('B♭4');
+    expect(nearestNote(hertz(428), hertz(415))).toBe('B♭4'); // 53 cents above A at 415
   });
 });

@@ -46,6 +46,20 @@ export const semitonesBetween = (reference: Hertz, frequency: Hertz) => 12 * Mat
 /** Name of the highest tempered note that does not lie above `frequency`. */
 export function noteAtOrBelow(frequency: Hertz, a4: Hertz = CONCERT_A4): string {
   const rounding = 1e-9; // a frequency computed from a note must give that note back
-  const aboveC0 = Math.floor(semitonesBetween(a4, frequency) + rounding) + 57;
+  return noteName(Math.floor(semitonesBetween(a4, frequency) + rounding));
+}
+
+/** Name of the tempered note nearest to `frequency`. */
+export const nearestNote = (frequency: Hertz, a4: Hertz = CONCERT_A4): string => noteName(Math.round(semitonesBetween(a4, frequency)));
+
+/** The note that lies so many whole semitones above. @throws RangeError for text that `parseNote` refuses. */
+export function transpose(note: string, semitones: number): string {
+  const parsed = parseNote(note);
+  if (!parsed.ok) throw new RangeError(`${note} is not a note`);
+  return semitones === 0 ? note : noteName(parsed.semitonesFromA4 + semitones);
+}
+
+function noteName(semitonesFromA4: number): string {
+  const aboveC0 = semitonesFromA4 + 57;
   return `${NAMES[((aboveC0 % 12) + 12) % 12]}${Math.floor(aboveC0 / 12)}`;
 }

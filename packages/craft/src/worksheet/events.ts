@@ -1,13 +1,16 @@
-import type { Construction, Family } from '../strings/index.js';
-import type { Wrap } from '../constants/index.js';
+import type { Family } from '../strings/index.js';
+import type { LoggedString } from './logged-string.js';
 import type { StringEventKind } from './stages.js';
 
-/** A string as the log keeps it: plain JSON, the unit in the name. */
-export interface LoggedString {
-  construction: Construction;
-  gaugeMm: number;
-  wrap?: Wrap | undefined;
+/** A tuning as the log keeps it, string 1 first. */
+export interface LoggedTuning {
+  a4Hz: number;
+  notes: { note: string; frequencyHz: number | null }[];
 }
+
+/** Why a string was lost. */
+export const SCRAP_REASONS = ['cut-too-short', 'kinked', 'broke', 'cut-by-clamp', 'wrong-string', 'faulty'] as const;
+export type ScrapReason = (typeof SCRAP_REASONS)[number];
 
 /** What was wound on one post. `slackMm` may be negative: nylon that needed none. */
 export interface WoundPayload {
@@ -15,6 +18,15 @@ export interface WoundPayload {
   slackMm: number;
   cutBeyondPostMm: number;
   nutDeg: number | null;
+}
+
+/** What was chosen for a job. The set and tuning may be none of the tables': then only what is written here counts. */
+export interface SetChosen {
+  name: string;
+  family: Family;
+  strings: LoggedString[];
+  setId?: string | null | undefined;
+  tuning?: LoggedTuning | undefined;
 }
 
 interface Head {
@@ -38,9 +50,10 @@ type Tick<K extends StringEventKind> = K extends 'wound' ? never : StringHead & 
 
 /** What happens at the bench, past tense, never edited. */
 export type BenchEvent =
-  | (Head & { kind: 'set-chosen'; payload: { name: string; family: Family; strings: LoggedString[] } })
+  | (Head & { kind: 'set-chosen'; payload: SetChosen })
   | Tick<StringEventKind>
   | (StringHead & { kind: 'wound'; payload: WoundPayload })
+  | (StringHead & { kind: 'scrapped'; payload: { why: ScrapReason } })
   | (Head & { kind: 'noted'; payload: { text: string } })
   | (Head & { kind: 'measured'; payload: { what: 'relief' | 'action-treble' | 'action-bass'; valueMm: number } })
   | (Head & { kind: 'undone'; payload: { eventId: string } })

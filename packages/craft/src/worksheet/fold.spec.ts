@@ -7,6 +7,7 @@ import {
   nextString,
   passed,
   setupOf,
+  stockUse,
   STAGES,
   STRING_EVENTS,
   STRING_STAGES,
@@ -179,5 +180,61 @@ describe('what a job leaves in the passport', () => {
   it('is nothing without a hand-over, or when it was taken back', () => {
     expect(setupOf(foldWorksheet(COUNT, [chosen(1)]))).toBeNull();
     expect(setupOf(foldWorksheet(COUNT, [chosen(1), handedOver(2), undo(3, id(2))]))).toBeNull();
+  });
+});
+
+const scrapped = (at: number, string: number): BenchEvent => ({ ...head(at), kind: 'scrapped', string, payload: { why: 'cut-too-short' } });
+const chosenFromTable = (at: number, third = 's3'): BenchEvent => ({
+  ...head(at),
+  kind: 'set-chosen',
+  payload: {
+    name: 'a set',
+    family: 'electric',
+    setId: 'set',
+    strings: ['s1', 's2', third, 's4', 's5', 's6'].map((stringId) => ({ construction: 'plain' as const, gaugeMm: 0.3, stringId })),
+  },
+});
+const SET_STRINGS = ['s1', 's2', 's3', 's4', 's5', 's6'];
+
+describe('a scrapped string', () => {
+  it('has to be laid out, anchored and wound again; others and what was under it stay done, and undoing brings all back', () => {
+    const before = [chosen(0), tick(1, 'strip', 2), tick(2, 'ready', 2), tick(3, 'anchor', 2), tick(4, 'wind', 2), tick(5, 'wind', 3)];
+    const sheet = foldWorksheet(COUNT, [...before, scrapped(6, 2)]);
+    for (const stage of ['ready', 'anchor', 'wind'] as const) expect(passed(sheet, stage)[1]).toBe(false);
+    expect(passed(sheet, 'strip')[1]).toBe(true);
+    expect(passed(sheet, 'wind')[2]).toBe(true);
+    expect(sheet.wound[1]).toBeNull();
+    const undone = foldWorksheet(COUNT, [...before, scrapped(6, 2), undo(7, id(6))]);
+    expect({ ...undone, standing: [] }).toEqual({ ...foldWorksheet(COUNT, before), standing: [] });
+  });
+
+  it('is remembered by the setup', () => {
+    const sheet = foldWorksheet(COUNT, [chosen(0), scrapped(1, 4), handedOver(2)]);
+    expect(setupOf(sheet)?.scrapped).toEqual([{ string: 4, why: 'cut-too-short' }]);
+  });
+});
+
+describe('what a job takes from the shelf', () => {
+  const uses = (...log: BenchEvent[]) =>
+    stockUse(foldWorksheet(COUNT, log), SET_STRINGS).map(({ kind, itemId, state, string }) => [kind, itemId, state, string]);
+
+  it('reserves the set that is chosen, and uses it once a string of it is laid out', () => {
+    expect(uses()).toEqual([]);
+    expect(uses(chosenFromTable(0))).toEqual([['set', 'set', 'reserved', null]]);
+    expect(uses(chosenFromTable(0), tick(1, 'ready', 6))).toEqual([['set', 'set', 'used', null]]);
+    expect(uses(chosenFromTable(0), tick(1, 'ready', 6), undo(2, id(1)))).toEqual([['set', 'set', 'reserved', null]]);
+  });
+
+  it('takes a single for a string that is not of the set, and one more for each that was lost', () => {
+    expect(uses(chosenFromTable(0, 'other'), tick(1, 'wind', 3), scrapped(2, 3), scrapped(3, 3))).toEqual([
+      ['set', 'set', 'used', null],
+      ['string', 'other', 'used', 3],
+      ['string', 'other', 'scrapped', 3],
+      ['string', 'other', 'scrapped', 3],
+    ]);
+  });
+
+  it('takes nothing that the table does not know', () => {
+    expect(uses(chosen(0), scrapped(1, 1))).toEqual([]);
   });
 });

@@ -1,6 +1,6 @@
 import { unreachable } from '../outcome/index.js';
 import type { BenchEvent, EventOf } from './events.js';
-import { stageOf, STRING_STAGES, type Stage, type StringStage } from './stages.js';
+import { stageOf, STRING_STAGES, type Stage, type StringEventKind, type StringStage } from './stages.js';
 
 /** The state of a job: what its plan and its log add up to. */
 export interface Worksheet {
@@ -9,6 +9,8 @@ export interface Worksheet {
   /** Per stage, per string (zero-based): the event that did it, or null. */
   done: Readonly<Record<StringStage, readonly (BenchEvent | null)[]>>;
   wound: readonly (EventOf<'wound'> | null)[];
+  /** Strings that were lost on the way, each with why. */
+  scrapped: readonly EventOf<'scrapped'>[];
   notes: readonly EventOf<'noted'>[];
   measurements: readonly EventOf<'measured'>[];
   handedOver: EventOf<'handed-over'> | null;
@@ -23,6 +25,7 @@ export function emptyWorksheet(stringCount: number): Worksheet {
     chosen: null,
     done: Object.fromEntries(STRING_STAGES.map((stage) => [stage, none])) as unknown as Worksheet['done'],
     wound: none,
+    scrapped: [],
     notes: [],
     measurements: [],
     handedOver: null,
@@ -58,6 +61,8 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
     case 'settled':
     case 'trimmed':
       return tick(sheet, event);
+    case 'scrapped':
+      return scrap(sheet, event);
     case 'noted':
       return { ...sheet, notes: [...sheet.notes, event] };
     case 'measured':
@@ -71,7 +76,18 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
   }
 }
 
-function tick(sheet: Worksheet, event: Extract<BenchEvent, { string: number }>): Worksheet {
+/** What a new string has to go through again; the old one stays off, and what was under it stays looked over. */
+const AGAIN: readonly StringStage[] = ['ready', 'anchor', 'wind', 'bring-up', 'settle', 'trim'];
+
+function scrap(sheet: Worksheet, event: EventOf<'scrapped'>): Worksheet {
+  const index = event.string - 1;
+  const done = Object.fromEntries(
+    STRING_STAGES.map((stage) => [stage, AGAIN.includes(stage) ? sheet.done[stage].with(index, null) : sheet.done[stage]]),
+  ) as unknown as Worksheet['done'];
+  return { ...sheet, done, wound: sheet.wound.with(index, null), scrapped: [...sheet.scrapped, event] };
+}
+
+function tick(sheet: Worksheet, event: EventOf<StringEventKind>): Worksheet {
   const stage = stageOf(event.kind);
   return { ...sheet, done: { ...sheet.done, [stage]: sheet.done[stage].with(event.string - 1, event) } };
 }

@@ -8,7 +8,18 @@ export {
   type StringEventKind,
   type StringStage,
 } from './stages.js';
-export type { BenchEvent, BenchEventKind, EventOf, LoggedString, WoundPayload } from './events.js';
+export {
+  SCRAP_REASONS,
+  type BenchEvent,
+  type BenchEventKind,
+  type EventOf,
+  type LoggedTuning,
+  type ScrapReason,
+  type SetChosen,
+  type WoundPayload,
+} from './events.js';
+export { logString, specOf, type LoggedString } from './logged-string.js';
+export { stockUse, type StockUse } from './stock-use.js';
 export { emptyWorksheet, foldWorksheet, passed, type Worksheet } from './fold.js';
 export { currentStage, lastStanding, nextString } from './next-string.js';
 export { setupOf, type Setup, type SetupString } from './setup.js';

@@ -1,10 +1,13 @@
-import type { LoggedString } from './events.js';
+import type { LoggedTuning, ScrapReason } from './events.js';
+import type { LoggedString } from './logged-string.js';
 import type { Worksheet } from './fold.js';
 
 /** A finished job as an instrument's passport remembers it. */
 export interface Setup {
   setName: string;
   strings: SetupString[];
+  tuning?: LoggedTuning | undefined;
+  scrapped?: { string: number; why: ScrapReason }[] | undefined;
   fittedAt: string;
   remark: string;
   notes: string[];
@@ -22,6 +25,8 @@ export function setupOf(sheet: Worksheet): Setup | null {
   if (sheet.handedOver === null || sheet.chosen === null) return null;
   return {
     setName: sheet.chosen.payload.name,
+    tuning: sheet.chosen.payload.tuning,
+    scrapped: sheet.scrapped.map(({ string, payload }) => ({ string, why: payload.why })),
     fittedAt: sheet.handedOver.at,
     remark: sheet.handedOver.payload.remark,
     notes: sheet.notes.map(({ payload }) => payload.text),

@@ -1,0 +1,39 @@
+import type { DataSource } from 'typeorm';
+import { writeFile, type FiledRow, type FileKind } from '@gold-peg/contract/files';
+import type { Handler } from '../http/handler.js';
+import { readShelf } from '../stock/shelf.js';
+import { readStringTable } from '../strings/routes.js';
+
+export const exportFile: Handler<'exportFile'> = async ({ store, params: { kind, format } }) => ({
+  name: `gold-peg-${kind}.${format}`,
+  text: writeFile(kind, format, await filedRows(store, kind)),
+});
+
+/** What the tables hold now, as rows of a file. */
+export async function filedRows<K extends FileKind>(store: DataSource, kind: K): Promise<FiledRow[K][]> {
+  return (await READ[kind](store)) as FiledRow[K][];
+}
+
+const READ: { readonly [K in FileKind]: (store: DataSource) => Promise<FiledRow[K][]> } = {
+  async strings(store) {
+    const { lines, strings } = await readStringTable(store);
+    const nameOf = new Map(lines.map(({ id, name }) => [id, name]));
+    return strings.map(({ version: _version, ...row }) => ({ ...row, lineName: nameOf.get(row.lineId) ?? row.lineId }));
+  },
+  async sets(store) {
+    const { sets } = await readStringTable(store);
+    return sets.map(({ version: _version, ...row }) => row);
+  },
+  async stock(store) {
+    const { items } = await readShelf(store);
+    // less than nothing means that more was used than was ever counted: nothing lies there
+    return items.map(({ kind, id, onHand, reorderAt, reorderTo, shelf }) => ({
+      kind,
+      id,
+      counted: Math.max(0, onHand),
+      reorderAt,
+      reorderTo,
+      shelf,
+    }));
+  },
+};

@@ -1,0 +1,91 @@
+import { isDeepStrictEqual } from 'node:util';
+import type { DataSource, EntityManager } from 'typeorm';
+import { readFile, type FiledRow, type FileKind, type FileProblem, type ImportOutcome } from '@gold-peg/contract/files';
+import type { Handler } from '../http/handler.js';
+import { StringEntryRow, StringLineRow, StringSetRow } from '../store/index.js';
+import { toSetColumns, toStringColumns } from '../strings/rows.js';
+import { putOnShelf } from '../stock/routes.js';
+import { filedRows } from './export.js';
+
+type Rows<K extends FileKind> = { row: number; value: FiledRow[K] }[];
+
+/** Checks a whole file, against itself and against what it refers to, before anything is written; then writes it in one transaction. */
+export const importFile: Handler<'importFile'> = async ({ store, body }) => {
+  const { kind, format, text, write } = body;
+  switch (kind) {
+    case 'strings':
+      return take(store, write, readFile(kind, format, text), kind, () => Promise.resolve([]), writeString);
+    case 'sets':
+      return take(store, write, readFile(kind, format, text), kind, (rows) => setProblems(store, rows), writeSet);
+    case 'stock':
+      return take(
+        store,
+        write,
+        readFile(kind, format, text),
+        kind,
+        (rows) => stockProblems(store, rows),
+        (tx, row) => putOnShelf(tx, row, new Date()),
+      );
+  }
+};
+
+async function take<K extends FileKind>(
+  store: DataSource,
+  write: boolean,
+  file: { rows: Rows<K>; problems: FileProblem[] },
+  kind: K,
+  check: (rows: Rows<K>) => Promise<FileProblem[]>,
+  put: (tx: EntityManager, row: FiledRow[K]) => Promise<unknown>,
+): Promise<ImportOutcome> {
+  const problems = file.problems.length > 0 ? file.problems : await check(file.rows);
+  if (problems.length > 0) return { rows: 0, added: 0, changed: 0, same: 0, written: false, problems };
+  const before = new Map((await filedRows(store, kind)).map((row) => [keyOf(row), row]));
+  const values = file.rows.map(({ value }) => value);
+  const added = values.filter((value) => !before.has(keyOf(value)));
+  const changed = values.filter((value) => before.has(keyOf(value)) && !isDeepStrictEqual(before.get(keyOf(value)), value));
+  if (write) {
+    await store.transaction(async (tx) => {
+      for (const row of [...added, ...changed]) await put(tx, row);
+    });
+  }
+  const same = values.length - added.length - changed.length;
+  return { rows: values.length, added: added.length, changed: changed.length, same, written: write, problems: [] };
+}
+
+const keyOf = (row: { id: string; kind?: string }) => `${row.kind ?? ''} ${row.id}`;
+
+async function writeString(tx: EntityManager, { lineName, ...row }: FiledRow['strings']): Promise<void> {
+  await tx.upsert(StringLineRow, { id: row.lineId, name: lineName, family: row.family }, ['id']);
+  const before = await tx.findOneBy(StringEntryRow, { id: row.id });
+  await tx.save(StringEntryRow, { ...toStringColumns(row), version: (before?.version ?? 0) + 1 });
+}
+
+async function writeSet(tx: EntityManager, row: FiledRow['sets']): Promise<void> {
+  const before = await tx.findOneBy(StringSetRow, { id: row.id });
+  await tx.save(StringSetRow, { ...toSetColumns(row), version: (before?.version ?? 0) + 1 });
+}
+
+async function setProblems(store: DataSource, rows: Rows<'sets'>): Promise<FileProblem[]> {
+  const strings = await idsOf(store, StringEntryRow);
+  const lines = await idsOf(store, StringLineRow);
+  return rows.flatMap(({ row, value }) => [
+    ...value.stringIds
+      .filter((id) => !strings.has(id))
+      .map((id) => ({ row, column: 'strings', says: `must name strings of the table: ${id} is not one` })),
+    ...(value.lineId === null || lines.has(value.lineId)
+      ? []
+      : [{ row, column: 'line', says: `must be a line of the table: ${value.lineId} is not one` }]),
+  ]);
+}
+
+async function stockProblems(store: DataSource, rows: Rows<'stock'>): Promise<FileProblem[]> {
+  const known = { set: await idsOf(store, StringSetRow), string: await idsOf(store, StringEntryRow) };
+  return rows.flatMap(({ row, value: { kind, id } }) =>
+    known[kind].has(id) ? [] : [{ row, column: 'id', says: `must be a ${kind} of the table: ${id} is not one` }],
+  );
+}
+
+async function idsOf(store: DataSource, entity: typeof StringEntryRow | typeof StringSetRow | typeof StringLineRow): Promise<Set<string>> {
+  const rows = await store.getRepository<{ id: string }>(entity).find({ select: { id: true } });
+  return new Set(rows.map(({ id }) => id));
+}

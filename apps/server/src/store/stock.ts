@@ -1,0 +1,50 @@
+import { Column, Entity, Index, PrimaryColumn } from 'typeorm';
+import type { OrderLine, StockKind } from '@gold-peg/contract/stock';
+import type { ScrapReason, StockUse } from '@gold-peg/craft/worksheet';
+
+/** What is kept on the shelf, and when more is ordered. */
+@Entity('stock_item')
+export class StockItemRow {
+  @PrimaryColumn('varchar', { length: 8 }) kind!: StockKind;
+  @PrimaryColumn('varchar', { length: 100, name: 'item_id' }) itemId!: string;
+  @Column('integer', { name: 'reorder_at' }) reorderAt!: number;
+  @Column('integer', { name: 'reorder_to' }) reorderTo!: number;
+  @Column('varchar', { length: 60 }) shelf!: string;
+}
+
+/** Counts and deliveries. Rows are only ever added; a count starts anew from what was seen. */
+@Entity('stock_movement')
+@Index('stock_movement_by_item', ['kind', 'itemId', 'at'])
+export class StockMovementRow {
+  @PrimaryColumn('uuid') id!: string;
+  @Column('varchar', { length: 8 }) kind!: StockKind;
+  @Column('varchar', { length: 100, name: 'item_id' }) itemId!: string;
+  @Column('varchar', { length: 16 }) what!: 'counted' | 'delivered';
+  @Column('integer') amount!: number;
+  @Column('timestamptz') at!: Date;
+}
+
+/** Projection of the log: what jobs reserve, use and lose. */
+@Entity('stock_use')
+@Index('stock_use_by_job', ['jobId'])
+export class StockUseRow {
+  @PrimaryColumn('uuid') id!: string;
+  @Column('uuid', { name: 'job_id' }) jobId!: string;
+  @Column('varchar', { length: 8 }) kind!: StockKind;
+  @Column('varchar', { length: 100, name: 'item_id' }) itemId!: string;
+  @Column('varchar', { length: 16 }) state!: StockUse['state'];
+  @Column('smallint', { nullable: true }) string!: number | null;
+  @Column('varchar', { length: 32, nullable: true }) why!: ScrapReason | null;
+  @Column('timestamptz') at!: Date;
+}
+
+@Entity('supply_order')
+export class SupplyOrderRow {
+  @PrimaryColumn('uuid') id!: string;
+  @Column('varchar', { length: 80 }) supplier!: string;
+  @Column('varchar', { length: 80 }) reference!: string;
+  @Column('timestamptz', { name: 'placed_at' }) placedAt!: Date;
+  @Column('timestamptz', { name: 'promised_at' }) promisedAt!: Date;
+  @Column('timestamptz', { name: 'delivered_at', nullable: true }) deliveredAt!: Date | null;
+  @Column('jsonb') lines!: OrderLine[];
+}

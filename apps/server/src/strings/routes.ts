@@ -1,0 +1,68 @@
+import type { DataSource } from 'typeorm';
+import type { StringTableFile } from '@gold-peg/contract/strings';
+import type { Handler } from '../http/handler.js';
+import { Refusal } from '../http/refusal.js';
+import { StringEntryRow, StringLineRow, StringSetRow, TuningEntryRow } from '../store/index.js';
+import { toSetColumns, toStoredSet, toStoredString, toStringColumns } from './rows.js';
+
+export async function readStringTable(store: DataSource): Promise<StringTableFile> {
+  const [lines, strings, sets, tunings] = await Promise.all([
+    store.getRepository(StringLineRow).find({ order: { id: 'ASC' } }),
+    store.getRepository(StringEntryRow).find({ order: { lineId: 'ASC', gaugeMm: 'ASC', id: 'ASC' } }),
+    store.getRepository(StringSetRow).find({ order: { family: 'ASC', id: 'ASC' } }),
+    store.getRepository(TuningEntryRow).find({ order: { id: 'ASC' } }),
+  ]);
+  return { lines, strings: strings.map(toStoredString), sets: sets.map(toStoredSet), tunings };
+}
+
+export const stringTable: Handler<'stringTable'> = ({ store }) => readStringTable(store);
+
+export const addString: Handler<'addString'> = async ({ store, body }) => {
+  await requireLine(store, body.lineId);
+  await refuseTaken(store.getRepository(StringEntryRow).existsBy({ id: body.id }));
+  return toStoredString(await store.getRepository(StringEntryRow).save({ ...toStringColumns(body), version: 1 }));
+};
+
+export const changeString: Handler<'changeString'> = async ({ store, params, body }) => {
+  const { version, ...row } = body;
+  if (row.id !== params.id) throw refuseField('id', 'must be the id of the address: an id is never changed');
+  await requireLine(store, row.lineId);
+  const { affected } = await store
+    .getRepository(StringEntryRow)
+    .update({ id: params.id, version }, { ...toStringColumns(row), version: version + 1 });
+  const now = await store.getRepository(StringEntryRow).findOneBy({ id: params.id });
+  if (now === null) throw new Refusal('unknown', 'There is no string with that id.');
+  const current = toStoredString(now);
+  if (affected === 0) throw new Refusal('stale', 'Somebody changed this string meanwhile: it is shown as it is now.', { current });
+  return current;
+};
+
+export const addSet: Handler<'addSet'> = async ({ store, body }) => {
+  if (body.lineId !== null) await requireLine(store, body.lineId);
+  await refuseTaken(store.getRepository(StringSetRow).existsBy({ id: body.id }));
+  const missing = await unknownStrings(store, body.stringIds);
+  if (missing.length > 0) throw refuseField('stringIds', `must be strings of the table: ${missing.join(', ')} is not one`);
+  return toStoredSet(await store.getRepository(StringSetRow).save({ ...toSetColumns(body), version: 1 }));
+};
+
+export const addTuning: Handler<'addTuning'> = async ({ store, body }) => {
+  await refuseTaken(store.getRepository(TuningEntryRow).existsBy({ id: body.id }));
+  return store.getRepository(TuningEntryRow).save(body);
+};
+
+async function unknownStrings(store: DataSource, ids: readonly string[]): Promise<string[]> {
+  const known = await store.getRepository(StringEntryRow).find({ select: { id: true } });
+  const has = new Set(known.map(({ id }) => id));
+  return ids.filter((id) => !has.has(id));
+}
+
+async function requireLine(store: DataSource, id: string): Promise<void> {
+  if (!(await store.getRepository(StringLineRow).existsBy({ id }))) throw refuseField('lineId', 'must be a line of the table');
+}
+
+async function refuseTaken(taken: Promise<boolean>): Promise<void> {
+  if (await taken)
+    throw new Refusal('taken', 'That id is already in the table.', { fields: [{ field: 'id', says: 'is already in the table' }] });
+}
+
+const refuseField = (field: string, says: string) => new Refusal('invalid', `${field} ${says}`, { fields: [{ field, says }] });

@@ -1,0 +1,33 @@
+import type { Column } from './shapes.js';
+
+type Row = Record<string, unknown>;
+
+/** A row as the cells of a table. Numbers are written in full, so that they come back as they were. */
+export function toCells(row: object, columns: readonly Column[]): string[] {
+  return columns.map(({ path, kind }) => {
+    const value = path.reduce<unknown>((inner, key) => (inner as Row | null | undefined)?.[key], row);
+    if (value === null || value === undefined) return '';
+    return kind === 'list' ? (value as string[]).join(' ') : String(value as string | number | boolean);
+  });
+}
+
+/** Cells as a row, still unchecked: what cannot be read as its kind stays text, and the schema then says what it must be. */
+export function fromCells(cells: Readonly<Record<string, string>>, columns: readonly Column[]): Row {
+  const row: Row = {};
+  for (const { name, path, kind } of columns) {
+    const [outer = '', inner] = path;
+    const value = readCell((cells[name] ?? '').trim(), kind);
+    if (inner === undefined) row[outer] = value;
+    else if (value !== null) row[outer] = { ...(row[outer] as Row | null), [inner]: value };
+    else row[outer] ??= null;
+  }
+  return row;
+}
+
+function readCell(cell: string, kind: Column['kind']): unknown {
+  if (kind === 'list') return cell === '' ? [] : cell.split(/\s+/);
+  if (cell === '' && kind !== 'remark') return null;
+  if (kind === 'number') return Number.isNaN(Number(cell)) ? cell : Number(cell);
+  if (kind === 'truth') return cell === 'true' ? true : cell === 'false' ? false : cell;
+  return cell;
+}

@@ -1,0 +1,30 @@
+import * as z from 'zod';
+import { fileProblem } from './read-file.js';
+import { FILE_FORMATS, FILE_KINDS } from './shapes.js';
+
+export { fileProblem, readFile, type FileProblem, type ReadFile } from './read-file.js';
+export { FILE_FORMATS, FILE_KINDS, type FiledRow, type FileFormat, type FileKind } from './shapes.js';
+export { writeFile } from './write-file.js';
+
+/** Longest file that is taken, characters: the request has room for no more. */
+const MOST_TEXT = 900_000;
+
+export const importDraft = z.strictObject({
+  kind: z.enum(FILE_KINDS),
+  format: z.enum(FILE_FORMATS),
+  text: z
+    .string({ error: 'must be the text of the file' })
+    .max(MOST_TEXT, { error: `must have at most ${MOST_TEXT} characters: split the file` }),
+  /** False looks the file over and writes nothing. */
+  write: z.boolean({ error: 'must be true or false' }),
+});
+export const importOutcome = z.object({
+  rows: z.int(),
+  added: z.int(),
+  changed: z.int(),
+  same: z.int(),
+  written: z.boolean(),
+  problems: z.array(fileProblem),
+});
+export type ImportOutcome = z.infer<typeof importOutcome>;
+export const exportedFile = z.object({ name: z.string(), text: z.string() });

@@ -1,0 +1,99 @@
+import Papa from 'papaparse';
+import * as z from 'zod';
+import { fromCells } from './cells.js';
+import { COLUMNS, keyOf, ROW_SCHEMA, type FiledRow, type FileFormat, type FileKind } from './shapes.js';
+import { issueFields } from '../problems/index.js';
+
+/** What is wrong in a file, and where. Rows count as a spreadsheet does: in CSV the first row of data is row 2, in JSON row 1. */
+export const fileProblem = z.object({ row: z.int(), column: z.string(), says: z.string() });
+export type FileProblem = z.infer<typeof fileProblem>;
+
+export interface ReadFile<K extends FileKind> {
+  /** Rows in the order of the file, each with its place; empty as soon as anything is wrong. */
+  rows: { row: number; value: FiledRow[K] }[];
+  problems: FileProblem[];
+}
+
+/** A file of JSON says what it holds, so that a file of sets is not taken for one of strings. */
+const jsonFile = (kind: FileKind) =>
+  z.strictObject({
+    'gold-peg': z.literal(kind, { error: `must be "${kind}": this is the place for a file of ${kind}` }),
+    version: z.literal(1, { error: 'must be 1: newer files need a newer Gold Peg' }),
+    rows: z.array(z.unknown(), { error: 'must be a list of rows' }),
+  });
+
+/** Reads a whole file and finds everything that is wrong with it, row by row. Nothing is taken from a file that has a fault. */
+export function readFile<K extends FileKind>(kind: K, format: FileFormat, text: string): ReadFile<K> {
+  const raw = format === 'csv' ? readCsv(kind, text) : readJson(kind, text);
+  if (raw.problems.length > 0) return { rows: [], problems: raw.problems };
+  const rows: ReadFile<K>['rows'] = [];
+  const problems: FileProblem[] = [];
+  const seen = new Map<string, number>();
+  for (const { row, value } of raw.rows) {
+    const parsed = ROW_SCHEMA[kind].safeParse(value);
+    if (!parsed.success) {
+      problems.push(...issueFields(parsed.error).map(({ path, says }) => ({ row, column: columnOf(kind, format, path), says })));
+      continue;
+    }
+    const key = keyOf[kind](parsed.data);
+    const before = seen.get(key);
+    if (before !== undefined) problems.push({ row, column: 'id', says: `must be there once: row ${before} already has ${key}` });
+    seen.set(key, row);
+    rows.push({ row, value: parsed.data });
+  }
+  return problems.length > 0 ? { rows: [], problems } : { rows, problems };
+}
+
+interface Raw {
+  rows: { row: number; value: unknown }[];
+  problems: FileProblem[];
+}
+
+const HEADER_ROW = 1;
+
+function readCsv(kind: FileKind, text: string): Raw {
+  const columns = COLUMNS[kind];
+  const names = columns.map(({ name }) => name);
+  const { data, errors, meta } = Papa.parse<Record<string, string>>(text.trim(), { header: true, skipEmptyLines: true });
+  const has = meta.fields ?? [];
+  const header = [
+    ...names.filter((name) => !has.includes(name)).map((name) => ({ row: HEADER_ROW, column: name, says: 'must be a column of the file' })),
+    ...has
+      .filter((name) => !names.includes(name))
+      .map((name) => ({ row: HEADER_ROW, column: name, says: `is not a column of a file of ${kind}` })),
+  ];
+  if (header.length > 0) return { rows: [], problems: header };
+  const torn = errors
+    .filter(({ type }) => type !== 'Delimiter')
+    .map(({ row = 0, code, message }) => ({
+      row: row + HEADER_ROW + 1,
+      column: code === 'MissingQuotes' ? 'quotes' : 'cells',
+      says: message.toLowerCase(),
+    }));
+  return { rows: data.map((cells, index) => ({ row: index + HEADER_ROW + 1, value: fromCells(cells, columns) })), problems: torn };
+}
+
+function readJson(kind: FileKind, text: string): Raw {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch (error) {
+    return {
+      rows: [],
+      problems: [{ row: 0, column: 'file', says: `must be JSON: ${error instanceof Error ? error.message : String(error)}` }],
+    };
+  }
+  const file = jsonFile(kind).safeParse(value);
+  if (!file.success) {
+    return { rows: [], problems: issueFields(file.error).map(({ path, says }) => ({ row: 0, column: path.join('.') || 'file', says })) };
+  }
+  return { rows: file.data.rows.map((each, index) => ({ row: index + 1, value: each })), problems: [] };
+}
+
+function columnOf(kind: FileKind, format: FileFormat, path: readonly string[]): string {
+  if (format === 'json') return path.join('.') || 'row';
+  const names = COLUMNS[kind].filter(
+    (column) => column.path.every((part, index) => path[index] === undefined || path[index] === part) && column.path[0] === path[0],
+  );
+  return names[0]?.name ?? path.join('.');
+}

@@ -1,0 +1,11 @@
+import Papa from 'papaparse';
+import { toCells } from './cells.js';
+import { COLUMNS, type FiledRow, type FileFormat, type FileKind } from './shapes.js';
+
+/** Rows as the text of a file that `readFile` reads back to the same rows. */
+export function writeFile<K extends FileKind>(kind: K, format: FileFormat, rows: readonly FiledRow[K][]): string {
+  if (format === 'json') return `${JSON.stringify({ 'gold-peg': kind, version: 1, rows }, null, 2)}\n`;
+  const columns = COLUMNS[kind];
+  const data = rows.map((row) => toCells(row, columns));
+  return `${Papa.unparse({ fields: columns.map(({ name }) => name), data }, { newline: '\n' })}\n`;
+}

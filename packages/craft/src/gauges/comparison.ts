@@ -1,0 +1,95 @@
+import { slotFit, type SlotFit } from '../nut/index.js';
+import type { StringProperties } from '../strings/index.js';
+import {
+  actionChange,
+  bendFor,
+  compareSets,
+  loadString,
+  reliefChange,
+  SEMITONE,
+  totalPull,
+  type Bend,
+  type Estimate,
+  type LoadedString,
+  type SetComparison,
+} from '../tension/index.js';
+import type { Seat, Strung } from '../tuning/index.js';
+import { newtons, type Newtons } from '../units/index.js';
+import { bridgeTilt, type Tilt } from './bridge-tilt.js';
+
+/** One string in its seat: how it pulls and how it feels. */
+export interface SeatedString {
+  string: StringProperties;
+  load: LoadedString;
+  /** Null where it cannot be bent by a semitone. */
+  bend: Bend | null;
+}
+
+export interface ComparedString {
+  seat: Seat;
+  before: SeatedString | null;
+  after: SeatedString;
+  percent: number | null;
+  /** Null where the slot has not been measured. */
+  fit: SlotFit | null;
+}
+
+export interface Comparison {
+  strings: ComparedString[];
+  total: Newtons;
+  /** Null where some string of the old set is not known. */
+  change: SetComparison | null;
+  relief: Estimate | null;
+  action: Estimate | null;
+  tilt: Tilt;
+  /** Zero-based position of the string nearest to breaking. */
+  tightest: number;
+  /** How far the least certain pull may lie from the truth, per cent. */
+  bandPercent: number;
+}
+
+export interface Stringing {
+  strung: Strung;
+  strings: readonly StringProperties[];
+}
+
+export function seatString(string: StringProperties, { speakingLength, path, pitch }: Seat): SeatedString {
+  const bend = bendFor(SEMITONE, { string, speakingLength, path, pitch });
+  return { string, load: loadString(string, speakingLength, pitch), bend: bend.kind === 'bend' ? bend.bend : null };
+}
+
+/**
+ * A set against another, or against nothing known. Each in its own tuning, on the same instrument.
+ * @throws RangeError when a set has not one string for each seat.
+ */
+export function compareOn({ strung, strings }: Stringing, before: Stringing | null): Comparison {
+  if (strings.length !== strung.seats.length) throw new RangeError(`${strings.length} strings for ${strung.seats.length} seats`);
+  const after = seatAll({ strung, strings });
+  const old = before === null ? null : seatAll(before);
+  const change = old === null ? null : compareSets(pulls(old), pulls(after));
+  const relief = change === null ? null : reliefChange(newtons(change.total.after - change.total.before));
+  const spare = after.map(({ load }) => load.semitonesToSafe);
+  return {
+    strings: strung.seats.flatMap((seat, index) => {
+      const seated = after[index];
+      if (seated === undefined) return [];
+      const fit = seat.slotWidth === null ? null : slotFit(seat.slotWidth, seated.string.gauge);
+      return { seat, before: old?.[index] ?? null, after: seated, percent: change?.strings[index]?.percent ?? null, fit };
+    }),
+    total: totalPull(pulls(after)),
+    change,
+    relief,
+    action: relief === null ? null : actionChange(relief),
+    tilt: bridgeTilt(strung.anchor, change?.total.percent ?? null),
+    tightest: spare.indexOf(Math.min(...spare)),
+    bandPercent: Math.max(...strings.map(({ bandPercent }) => bandPercent)),
+  };
+}
+
+const seatAll = ({ strung, strings }: Stringing): SeatedString[] =>
+  strung.seats.flatMap((seat, index) => {
+    const string = strings[index];
+    return string === undefined ? [] : seatString(string, seat);
+  });
+
+const pulls = (seated: readonly SeatedString[]) => seated.map(({ load }) => load.pull);

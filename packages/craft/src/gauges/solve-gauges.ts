@@ -1,0 +1,113 @@
+import { done, refused, type Outcome } from '../outcome/index.js';
+import type { StringSet } from '../strings/index.js';
+import { classesFor, classKey, optionsFor, type Option } from './candidates.js';
+import { scoreOf, targetPull } from './score.js';
+import { Best, searchBest, type Base, type Found, type Search } from './search.js';
+import type { GaugeAnswer, GaugeProblem, GaugeQuestion } from './wish.js';
+
+export type Progress = (share: number) => void;
+
+/**
+ * The best few choices of strings for a wish: the exact optimum over the table, fewer singles first among equals. Strings that nobody could tell
+ * apart count as one; which of them is taken follows from the set, and from what is in stock.
+ */
+export function solveGauges(question: GaugeQuestion, progress: Progress = () => undefined): Outcome<GaugeAnswer[], GaugeProblem> {
+  const { strung, wish, weights, stock } = question;
+  const classes = classesFor(strung, question.table);
+  const options = optionsFor(strung, classes, question.wound);
+  const score = scoreOf(wish, weights, options);
+  const bare = score.seats.findIndex((list) => list.length === 0);
+  if (bare >= 0) return refused({ kind: 'no-string', seat: bare, listed: classes.length });
+  const sets = question.sets.filter(
+    (set) =>
+      set.family === strung.family && set.strings.length === strung.seats.length && (stock === null || (stock.sets.get(set.id) ?? 0) > 0),
+  );
+  const picked = sets.map((set) => picksOf(set, options));
+  const best = new Best(question.answers);
+  const search: Omit<Search, 'base'> = {
+    score,
+    answers: question.answers,
+    singlesOf: (picks) => Math.min(picks.length, ...picked.map((base) => mismatches(base, picks))),
+    left: (seat, option) => (stock === null ? Number.POSITIVE_INFINITY : inStock(options[seat]?.[option], stock.strings)),
+    sameStock: (seat, option) => options[seat]?.[option]?.class.key ?? '',
+  };
+  const bases = basesOf(question, picked);
+  if (bases.length === 0) return refused({ kind: stock === null ? 'no-set' : 'nothing-in-stock' });
+  bases.forEach((base, index) => {
+    searchBest({ ...search, base }, best, (begun, of) => progress((index + begun / of) / bases.length));
+  });
+  if (best.list.length === 0) return refused({ kind: stock === null ? 'no-set' : 'nothing-in-stock' });
+  return done(best.list.map((found) => answerOf(found, question, options, sets, picked)));
+}
+
+/** Sets to begin from, and the bare table where a set is not asked for. In stock, every string beside a set is a single from the shelf. */
+function basesOf({ strung, stock, mostSingles }: GaugeQuestion, picked: readonly (number | null)[][]): (Base | null)[] {
+  const count = strung.seats.length;
+  if (stock === null && mostSingles === null) return [null];
+  const fromSets = picked.map((picks, index): Base => ({ index, picks, mostSingles: mostSingles ?? count }));
+  const loose: Base = { index: -1, picks: Array.from({ length: count }, () => null), mostSingles: count };
+  return mostSingles === null ? [loose, ...fromSets] : fromSets;
+}
+
+/** The option that each string of a set is; null for one that cannot stand in its seat. */
+const picksOf = ({ strings }: StringSet, options: readonly (readonly Option[])[]): (number | null)[] =>
+  strings.map((string, seat) => {
+    const key = classKey(string);
+    const found = options[seat]?.findIndex((option) => option.class.key === key) ?? -1;
+    return found < 0 ? null : found;
+  });
+
+const mismatches = (base: readonly (number | null)[], picks: readonly number[]) => picks.filter((pick, seat) => base[seat] !== pick).length;
+
+const inStock = (option: Option | undefined, counts: ReadonlyMap<string, number>) =>
+  (option?.class.members ?? []).reduce((sum, { id }) => sum + (counts.get(id) ?? 0), 0);
+
+function answerOf(
+  found: Found,
+  { wish, weights, stock }: GaugeQuestion,
+  options: readonly (readonly Option[])[],
+  sets: readonly StringSet[],
+  picked: readonly (readonly (number | null)[])[],
+): GaugeAnswer {
+  const { picks, cost } = found;
+  const chosen = picks.flatMap((pick, seat) => options[seat]?.[pick] ?? []);
+  const nearest = found.base === null ? picked.findIndex((base) => mismatches(base, picks) === found.singles) : found.base;
+  const set = found.singles === picks.length ? null : (sets[nearest] ?? null);
+  const total = weights.reduce((sum, weight) => sum + weight, 0);
+  const used = new Map<string, number>();
+  const strings = chosen.flatMap((option, seat) => {
+    const own = set?.strings[seat];
+    if (own !== undefined && classKey(own) === option.class.key) return [own];
+    return takeSingle(option, stock?.strings ?? null, used);
+  });
+  return {
+    strings,
+    set,
+    singles: found.singles,
+    cost: total === 0 ? 0 : cost / total,
+    missesPercent: total === 0 ? 0 : 100 * Math.sqrt(cost / total),
+    missPercent: missesOf(chosen, wish, weights),
+  };
+}
+
+/** One string of a class that is still there, or the first of the class where the shelf does not matter. */
+function takeSingle({ class: { members } }: Option, counts: ReadonlyMap<string, number> | null, used: Map<string, number>) {
+  const there = counts === null ? members[0] : members.find(({ id }) => (counts.get(id) ?? 0) > (used.get(id) ?? 0));
+  if (there === undefined) return [];
+  used.set(there.id, (used.get(there.id) ?? 0) + 1);
+  return [there];
+}
+
+function missesOf(chosen: readonly Option[], wish: GaugeQuestion['wish'], weights: readonly number[]): (number | null)[] {
+  const weight = (seat: number) => weights[seat] ?? 1;
+  const all = chosen.reduce((sum, _, seat) => sum + weight(seat), 0);
+  const level = Math.exp(chosen.reduce((sum, { load }, seat) => sum + weight(seat) * Math.log(load.pull), 0) / all);
+  return chosen.map(({ load, bend }, seat) => {
+    if (weight(seat) === 0) return null;
+    if (wish.kind === 'feel') {
+      const wanted = wish.bends[seat] ?? null;
+      return wanted === null || bend === null ? null : 100 * (bend.force / wanted.force - 1);
+    }
+    return 100 * (load.pull / (targetPull(wish, seat, chosen.length) ?? level) - 1);
+  });
+}

@@ -1,0 +1,81 @@
+import { pitchOf, stretchingPath, type AnchorKind, type Instrument } from '../instrument/index.js';
+import type { Family } from '../strings/index.js';
+import { frequencyOf, hertz, metres, nearestNote, type Hertz, type Metres } from '../units/index.js';
+
+/** Where one string goes, and what is asked of it there. */
+export interface Seat {
+  note: string;
+  pitch: Hertz;
+  course: number;
+  speakingLength: Metres;
+  /** All of the string that shares its stretch, anchor to post. */
+  path: Metres;
+  /** Null where no nut has been measured. */
+  slotWidth: Metres | null;
+}
+
+/** What a set is chosen for: an instrument in its tuning, string 1 first. */
+export interface Strung {
+  family: Family;
+  anchor: AnchorKind;
+  a4: Hertz;
+  seats: readonly Seat[];
+}
+
+/** What one string is tuned to: a note, or a pitch of the player's own with the nearest note beside it. */
+export interface TunedNote {
+  note: string;
+  frequency: Hertz | null;
+}
+
+/** A tuning as it stands on an instrument. */
+export interface Tuned {
+  notes: readonly TunedNote[];
+  a4: Hertz;
+}
+
+export const tunedAs = ({ strings, a4 }: Instrument): Tuned => ({ notes: strings.map(({ note, frequency }) => ({ note, frequency })), a4 });
+
+/** @throws RangeError when the tuning has not one note for each string: the edges have checked. */
+export function retune(instrument: Instrument, { notes, a4 }: Tuned): Instrument {
+  if (notes.length !== instrument.strings.length) throw new RangeError(`${notes.length} notes for ${instrument.strings.length} strings`);
+  return { ...instrument, a4, strings: instrument.strings.map((place, index) => ({ ...place, ...notes[index] })) };
+}
+
+export function strungOf(instrument: Instrument): Strung {
+  return {
+    family: instrument.family,
+    anchor: instrument.bridge.anchor,
+    a4: instrument.a4,
+    seats: instrument.strings.map((place) => ({
+      note: place.note,
+      pitch: pitchOf(instrument, place),
+      course: place.course,
+      speakingLength: place.scaleLength,
+      path: stretchingPath(instrument, place),
+      slotWidth: place.slotWidth,
+    })),
+  };
+}
+
+/** @throws RangeError when the tuning has not one note for each seat. */
+export function retuneSeats(strung: Strung, { notes, a4 }: Tuned): Strung {
+  const seats = strung.seats.map((seat, index) => {
+    const tuned = notes[index];
+    if (tuned === undefined) throw new RangeError(`no note for string ${index + 1}`);
+    return { ...seat, note: tuned.note, pitch: tuned.frequency ?? frequencyOf(tuned.note, a4) };
+  });
+  return { ...strung, a4, seats };
+}
+
+/** What sounds with a capo behind this fret: shorter and higher, at the same pull. */
+export function withCapo(strung: Strung, fret: number): Strung {
+  const shorter = 2 ** (-fret / 12);
+  return {
+    ...strung,
+    seats: strung.seats.map((seat) => {
+      const pitch = hertz(seat.pitch / shorter);
+      return { ...seat, pitch, note: nearestNote(pitch, strung.a4), speakingLength: metres(seat.speakingLength * shorter) };
+    }),
+  };
+}

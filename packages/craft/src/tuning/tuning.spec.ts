@@ -1,0 +1,106 @@
+import { describe, expect, it } from 'vitest';
+import { instrumentOf, stretchingPath } from '../instrument/index.js';
+import { stringProperties } from '../strings/index.js';
+import { tensionFor } from '../tension/index.js';
+import { frequencyOf, fromInches, hertz, parseNote, toMillimetres } from '../units/index.js';
+import {
+  nameTuning,
+  NECKS,
+  retune,
+  retuneSeats,
+  strungNeck,
+  strungOf,
+  tunedAs,
+  TUNINGS,
+  tuningsFor,
+  usualTuning,
+  withCapo,
+} from './index.js';
+
+describe('tunings', () => {
+  it('are some fifty, each with its own id and name, every note a note', () => {
+    expect(TUNINGS.length).toBeGreaterThanOrEqual(50);
+    expect(new Set(TUNINGS.map(({ id }) => id)).size).toBe(TUNINGS.length);
+    for (const { notes } of TUNINGS) for (const note of notes) expect(parseNote(note).ok).toBe(true);
+    for (const { families, notes } of TUNINGS) {
+      const names = tuningsFor(families[0] ?? 'bass', notes.length).map(({ name }) => name);
+      // mandolin and octave mandolin bear the same letters an octave apart
+      if (families[0] !== 'mandolin' && families[0] !== 'ukulele') expect(new Set(names).size).toBe(names.length);
+    }
+  });
+
+  it('are named by their notes, low string first, a re-entrant one in lower case', () => {
+    expect(nameTuning(['E4', 'B3', 'G3', 'D3', 'A2', 'E2'])).toBe('E A D G B E');
+    expect(nameTuning(['A4', 'E4', 'C4', 'G4'])).toBe('g C E A');
+    expect(nameTuning(['A4', 'E4', 'C4', 'G3'])).toBe('G C E A');
+    expect(nameTuning(['D4', 'B3', 'G3', 'D3', 'G4'])).toBe('g D G B D');
+    expect(nameTuning(['E5', 'E5', 'A4', 'A4', 'D4', 'D4', 'G3', 'G3'], [1, 1, 2, 2, 3, 3, 4, 4])).toBe('G D A E');
+  });
+
+  it('put the octave of a twelve-string beside its string: string 5 is G3, string 6 an octave above', () => {
+    const [standard] = tuningsFor('acoustic', 12);
+    expect(standard?.notes).toEqual(['E4', 'E4', 'B3', 'B3', 'G3', 'G4', 'D3', 'D4', 'A2', 'A3', 'E2', 'E3']);
+  });
+});
+
+describe('an instrument in another tuning', () => {
+  const instrument = instrumentOf('acoustic-parlour');
+  const notes = ['D4', 'A3', 'G3', 'D3', 'A2', 'D2'].map((note) => ({ note, frequency: null }));
+
+  it('keeps its geometry and takes the notes, and comes back by its own tuning', () => {
+    const lower = retune(instrument, { notes, a4: hertz(432) });
+    expect(lower.strings.map(({ note }) => note)).toEqual(['D4', 'A3', 'G3', 'D3', 'A2', 'D2']);
+    expect(strungOf(lower).seats[0]?.pitch).toBeCloseTo(432 * 2 ** (-7 / 12), 9);
+    expect(retune(lower, tunedAs(instrument))).toEqual(instrument);
+    expect(() => retune(instrument, { notes: notes.slice(1), a4: hertz(440) })).toThrow(RangeError);
+  });
+
+  it('lets a pitch of the player’s own win over the note', () => {
+    const own = notes.map((note, index) => (index === 5 ? { note: 'D2', frequency: hertz(72) } : note));
+    expect(retuneSeats(strungOf(instrument), { notes: own, a4: hertz(440) }).seats[5]?.pitch).toBe(72);
+  });
+
+  it('says where each string goes: scale, stretching path and slot are the instrument’s', () => {
+    strungOf(instrument).seats.forEach((seat, index) => {
+      const place = instrument.strings[index];
+      if (place === undefined) throw new Error('no string');
+      expect(seat.path).toBe(stretchingPath(instrument, place));
+      expect(seat.slotWidth).toBe(place.slotWidth);
+    });
+  });
+
+  it('sounds higher behind a capo at the same pull: shorter by what the fret takes', () => {
+    const open = strungOf(instrument);
+    const behind = withCapo(open, 3);
+    const string = stringProperties({ family: 'acoustic', construction: 'plain', gauge: fromInches(0.012) });
+    if (!string.ok) throw new Error('no string');
+    behind.seats.forEach((seat, index) => {
+      const before = open.seats[index];
+      if (before === undefined) throw new Error('no seat');
+      expect(seat.pitch / before.pitch).toBeCloseTo(2 ** (3 / 12), 12);
+      expect(tensionFor(seat.pitch, seat.speakingLength, string.value)).toBeCloseTo(
+        tensionFor(before.pitch, before.speakingLength, string.value),
+        9,
+      );
+    });
+    expect(behind.seats.map(({ note }) => note)).toEqual(['G4', 'D4', 'B♭3', 'F3', 'C3', 'G2']);
+  });
+});
+
+describe('necks of a kind', () => {
+  it.each(NECKS.map((kind) => [kind.name, kind] as const))('%s has its usual tuning, and a path longer than its scale', (_name, kind) => {
+    const strung = strungNeck(kind);
+    expect(strung.seats.map(({ note }) => note)).toEqual(usualTuning(kind).notes);
+    for (const { path, speakingLength, pitch, note } of strung.seats) {
+      expect(path).toBeGreaterThan(speakingLength);
+      expect(pitch).toBeCloseTo(frequencyOf(note), 12);
+    }
+  });
+
+  it('runs evenly from the first scale to the last, and gives a banjo its short fifth', () => {
+    const scales = (id: string) =>
+      strungNeck(NECKS.find((kind) => kind.id === id) as never).seats.map(({ speakingLength }) => toMillimetres(speakingLength));
+    expect(scales('electric-seven').map((mm) => Math.round(mm * 10) / 10)).toEqual([648, 654.3, 660.7, 667, 673.3, 679.7, 686]);
+    expect(scales('banjo-five').map(Math.round)).toEqual([670, 670, 670, 670, 502]);
+  });
+});
