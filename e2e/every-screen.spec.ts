@@ -18,7 +18,30 @@ const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] 
   ['Anchor', (page) => stageLink(page, 'Anchor').click()],
   ['Wind', (page) => stageLink(page, 'Wind').click()],
   ['Hand over', (page) => stageLink(page, 'Hand over').click()],
+  ...['Workbench', 'Table', 'Sets', 'Tunings', 'Shelf', 'What is on it?', 'In and out'].map((view): (typeof SCREENS)[number] => [
+    `Strings, ${view}`,
+    (page) => strings(page, view),
+  ]),
+  ['the solver’s answer', finder],
+  ['a tuning', tuning],
 ];
+
+async function strings(page: Page, view: string): Promise<void> {
+  await page.getByRole('link', { name: 'Strings', exact: true }).click();
+  await page.getByRole('navigation', { name: 'Views of Strings' }).getByRole('link', { name: view, exact: true }).click();
+}
+
+async function finder(page: Page): Promise<void> {
+  await strings(page, 'Workbench');
+  await page.getByRole('button', { name: 'Find gauges' }).click();
+  await page.getByRole('button', { name: 'Take' }).first().waitFor();
+}
+
+async function tuning(page: Page): Promise<void> {
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^tuned/ }).click();
+  await page.getByRole('heading', { name: /^Tuning of/ }).waitFor();
+}
 
 async function open(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Today', exact: true }).click();
@@ -73,7 +96,7 @@ test('a whole string is worked by keyboard alone, with its reasons', async ({ pa
   await expect(page.getByRole('heading', { name: 'Which set?' })).toBeVisible();
   await page.locator('body').click({ position: { x: 600, y: 30 } });
   await page.keyboard.press('Space');
-  await expect(page).toHaveURL(/\/ready$/);
+  await expect(page.getByRole('button', { name: 'String 8 laid out' })).toBeVisible();
   await page.keyboard.press('3');
   await expect(page.getByRole('button', { name: 'String 3 laid out' })).toBeVisible();
   await page.keyboard.press('Space');

@@ -1,6 +1,8 @@
 import { instrumentOf } from '@gold-peg/craft/instrument';
 import { windString } from '@gold-peg/craft/procedure';
-import { setsFor, stringProperties } from '@gold-peg/craft/strings';
+import { solveGauges, type GaugeQuestion } from '@gold-peg/craft/gauges';
+import { SETS, setsFor, stringProperties, STRINGS } from '@gold-peg/craft/strings';
+import { NECKS, strungNeck } from '@gold-peg/craft/tuning';
 import { fromInches, hertz, metres } from '@gold-peg/craft/units';
 import { tensionFor } from '@gold-peg/craft/tension';
 import { foldWorksheet, STRING_EVENTS, type BenchEvent } from '@gold-peg/craft/worksheet';
@@ -26,24 +28,44 @@ export function coreRates(): Rate[] {
     rate('whole plan of one string: turns, slack, cut, angles', () => windString({ instrument, index: 3, string })),
     rate('plans of a whole instrument from its set', () => wholeInstrument(instrument)),
     rate('fold of a worksheet with 480 events', () => foldWorksheet(6, log)),
+    rate('best gauges for six strings, most even pull', () => solveGauges(gaugeQuestion('electric-in-line')), 1),
+    rate('best gauges for twelve strings, most even pull', () => solveGauges(gaugeQuestion('twelve')), 1),
   ];
 }
 
 function wholeInstrument(instrument: ReturnType<typeof instrumentOf>): void {
   const [set] = setsFor(instrument.family, instrument.strings.length);
   set?.strings.forEach((spec, index) => {
-    const properties = stringProperties({ family: instrument.family, ...spec });
+    const properties = stringProperties(spec);
     if (properties.ok) windString({ instrument, index, string: properties.value });
   });
 }
 
-function rate(name: string, work: () => unknown): Rate {
+/** The hardest of the wishes, over the whole table: the level is free, so that the strings depend on one another. */
+function gaugeQuestion(neckId: string): GaugeQuestion {
+  const kind = NECKS.find(({ id }) => id === neckId);
+  if (kind === undefined) throw new RangeError(`no neck ${neckId}`);
+  const strung = strungNeck(kind);
+  return {
+    strung,
+    table: STRINGS,
+    sets: SETS,
+    wish: { kind: 'equal-pull', pull: null },
+    weights: strung.seats.map(() => 1),
+    wound: strung.seats.map(() => null),
+    stock: null,
+    mostSingles: null,
+    answers: 6,
+  };
+}
+
+function rate(name: string, work: () => unknown, inner = 20): Rate {
   const runs = Array.from({ length: RUNS }, () => {
     const began = performance.now();
     let done = 0;
     while (performance.now() - began < RUN_MS) {
-      for (let inner = 0; inner < 20; inner++) work();
-      done += 20;
+      for (let each = 0; each < inner; each++) work();
+      done += inner;
     }
     return (1000 * done) / (performance.now() - began);
   }).sort((a, b) => a - b);

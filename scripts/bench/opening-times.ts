@@ -39,6 +39,7 @@ export async function openingTimes(root: string): Promise<OpeningTime[]> {
       { name: 'Today, from its address', ms: await median(() => open(page, `${address}/today`, 'heading', 'On the bench')) },
       { name: 'a worksheet at Wind, from its address', ms: await median(() => open(page, worksheet, 'button', /^String 4 wound/)) },
       { name: 'the next string in hand, by key', ms: await median(() => nextLane(page)) },
+      ...(await solving(page, address)),
       { name: 'a step of one browser shown in another', ms: await follows(browser, page, worksheet.replace(/wind$/, 'settle')) },
     ];
   } finally {
@@ -65,6 +66,41 @@ function nextLane(page: Page): Promise<number> {
     while (document.querySelector('.lane.in-hand peg-lane-badge')?.textContent?.trim() !== key) await new Promise(requestAnimationFrame);
     return performance.now() - began;
   });
+}
+
+/** From a wish until its answer stands, typing pause included; and the longest that the page was blocked meanwhile. */
+async function solving(page: Page, address: string): Promise<OpeningTime[]> {
+  const times: OpeningTime[] = [];
+  for (const [name, neck] of [
+    ['six', 'Electric, six in line'],
+    ['twelve', 'Twelve-string'],
+  ] as const) {
+    await page.goto(`${address}/strings/workbench`);
+    await page.getByRole('combobox', { name: 'On', exact: true }).click();
+    await page.getByRole('option', { name: new RegExp(`^${neck}`) }).click();
+    await page.getByRole('button', { name: 'Find gauges' }).click();
+    await page.getByRole('button', { name: 'Take' }).first().waitFor();
+    await page.evaluate(() => {
+      const blocks: number[] = [];
+      Object.assign(window, { blocks });
+      new PerformanceObserver((list) => blocks.push(...list.getEntries().map(({ duration }) => duration))).observe({
+        entryTypes: ['longtask'],
+      });
+    });
+    const ms = await median(async () => {
+      const began = performance.now();
+      await page.getByRole('button', { name: /^String 1 counts/ }).click();
+      await page.locator('article .act:disabled').first().waitFor();
+      await page.locator('article .act:enabled').first().waitFor();
+      return performance.now() - began;
+    });
+    const blocks = await page.evaluate(() => (window as unknown as { blocks: number[] }).blocks);
+    times.push(
+      { name: `${name} strings: a wish and its answer`, ms },
+      { name: `${name} strings: longest block of the page over 50 ms, or 0`, ms: Math.max(0, ...blocks) },
+    );
+  }
+  return times;
 }
 
 /** From the key in one browser until the other shows the step; each run takes its step back. */

@@ -1,5 +1,6 @@
 import type { DataSource } from 'typeorm';
-import { writeFile, type FiledRow, type FileKind } from '@gold-peg/contract/files';
+import type { FileKind } from '@gold-peg/contract/files';
+import { writeFile, type FiledRow } from '@gold-peg/contract/sheets';
 import type { Handler } from '../http/handler.js';
 import { readShelf } from '../stock/shelf.js';
 import { readStringTable } from '../strings/routes.js';

@@ -1,6 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { DataSource, EntityManager } from 'typeorm';
-import { readFile, type FiledRow, type FileKind, type FileProblem, type ImportOutcome } from '@gold-peg/contract/files';
+import type { FileKind, FileProblem, ImportOutcome } from '@gold-peg/contract/files';
+import { readFile, type FiledRow } from '@gold-peg/contract/sheets';
 import type { Handler } from '../http/handler.js';
 import { StringEntryRow, StringLineRow, StringSetRow } from '../store/index.js';
 import { toSetColumns, toStringColumns } from '../strings/rows.js';

@@ -1,5 +1,6 @@
 import { createRequire } from 'node:module';
 import type { RequestHandler } from 'express';
+import type * as Pdfmake from 'pdfmake';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import type { DataSource } from 'typeorm';
 import { asTableString, type StringTableFile } from '@gold-peg/contract/strings';
@@ -10,7 +11,7 @@ import { Refusal } from '../http/refusal.js';
 import { readStringTable } from '../strings/routes.js';
 
 const load = createRequire(import.meta.url);
-const pdfmake = load('pdfmake') as typeof import('pdfmake');
+const pdfmake = load('pdfmake') as typeof Pdfmake;
 pdfmake.setFonts(load('pdfmake/fonts/Roboto.js') as Parameters<typeof pdfmake.setFonts>[0]);
 // a table of ours asks for nothing but its own fonts
 pdfmake.setUrlAccessPolicy(() => false);

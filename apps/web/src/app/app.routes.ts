@@ -15,6 +15,12 @@ export const routes: Routes = [
     title: 'Passport · Gold Peg',
     loadComponent: () => import('./register/passport').then((place) => place.PassportPage),
   },
+  { path: 'strings', pathMatch: 'full', redirectTo: 'strings/workbench' },
+  {
+    path: 'strings/:view',
+    title: 'Strings · Gold Peg',
+    loadComponent: () => import('./strings/strings-place').then((place) => place.StringsPlace),
+  },
   {
     path: 'worksheet',
     title: 'Worksheet · Gold Peg',

@@ -1,10 +1,12 @@
 import * as z from 'zod';
-import { fileProblem } from './read-file.js';
-import { FILE_FORMATS, FILE_KINDS } from './shapes.js';
+import { FILE_FORMATS, FILE_KINDS } from './kinds.js';
 
-export { fileProblem, readFile, type FileProblem, type ReadFile } from './read-file.js';
-export { FILE_FORMATS, FILE_KINDS, type FiledRow, type FileFormat, type FileKind } from './shapes.js';
-export { writeFile } from './write-file.js';
+export { COLUMNS, type Column } from './columns.js';
+export { FILE_FORMATS, FILE_KINDS, type FileFormat, type FileKind } from './kinds.js';
+
+/** What is wrong in a file, and where. Rows count as a spreadsheet does: in CSV the first row of data is row 2, in JSON row 1. */
+export const fileProblem = z.object({ row: z.int(), column: z.string(), says: z.string() });
+export type FileProblem = z.infer<typeof fileProblem>;
 
 /** Longest file that is taken, characters: the request has room for no more. */
 const MOST_TEXT = 900_000;

@@ -38,11 +38,14 @@ function nameGauges(strings: readonly Named[]): string {
 
 function nameMaterial(strings: readonly Named[]): string {
   const smooth = strings.find(({ construction }) => construction !== 'plain' && construction !== 'wound')?.construction;
-  const wound = strings.find(({ construction }) => construction === 'wound');
-  if (wound?.silk === true) return 'silk and steel';
-  const finish = wound?.finish === undefined || wound.finish === 'round' ? '' : ` ${wound.finish}`;
-  const material = wound?.wrap === undefined ? undefined : MATERIAL_NAMES[wound.wrap] + finish;
-  return [smooth, material].filter((part) => part !== undefined).join(' and ');
+  const woundOnes = [...new Set(strings.filter(({ construction }) => construction === 'wound').map(nameWinding))];
+  return [smooth, woundOnes.length > 1 ? 'mixed windings' : woundOnes[0]].filter((part) => part !== undefined).join(' and ');
+}
+
+function nameWinding({ wrap, finish, silk }: Named): string {
+  if (silk === true) return 'silk and steel';
+  const material = wrap === undefined ? 'wound' : MATERIAL_NAMES[wrap];
+  return finish === undefined || finish === 'round' ? material : `${material} ${finish}`;
 }
 
 /** Where the strings of a set come from: its plain or smooth strings, and its wound ones. */

@@ -39,6 +39,7 @@ describe('tunings', () => {
 
   it('put the octave of a twelve-string beside its string: string 5 is G3, string 6 an octave above', () => {
     const [standard] = tuningsFor('acoustic', 12);
+    expect(standard?.name).toBe('E A D G B E, octave courses');
     expect(standard?.notes).toEqual(['E4', 'E4', 'B3', 'B3', 'G3', 'G4', 'D3', 'D4', 'A2', 'A3', 'E2', 'E3']);
   });
 });

@@ -14,16 +14,20 @@ const GUITARS = ['electric', 'acoustic', 'classical'] as const;
 const letterOf = (note: string) => /^[A-G][♯♭]?/.exec(note)?.[0] ?? note;
 
 /**
- * Letters of the strings, low to high; courses are named once. A re-entrant string, higher than the one above it, is in lower case, as players
+ * Letters of the strings, low to high; a course is named once, by its lower string. A re-entrant string, higher than the one above it, is in lower case, as players
  * of those instruments write it.
  */
-export function nameTuning(notes: readonly string[], courses?: readonly number[]): string {
-  const low = [...notes].reverse();
-  const course = courses === undefined ? low.map((_, index) => index) : [...courses].reverse();
-  const firsts = low.filter((_, index) => course[index] !== course[index - 1]);
-  return firsts
+export function nameTuning(notes: readonly string[], courses: readonly number[] = notes.map((_, index) => index)): string {
+  const byCourse = new Map<number, string>();
+  notes.forEach((note, index) => {
+    const course = courses[index] ?? index;
+    const known = byCourse.get(course);
+    if (known === undefined || frequencyOf(note) < frequencyOf(known)) byCourse.set(course, note);
+  });
+  const low = [...byCourse.values()].reverse();
+  return low
     .map((note, index) => {
-      const next = firsts[index + 1];
+      const next = low[index + 1];
       return next !== undefined && frequencyOf(note) > frequencyOf(next) ? letterOf(note).toLowerCase() : letterOf(note);
     })
     .join(' ');

@@ -1,5 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { WorksheetFile } from '@gold-peg/contract/jobs';
+import type { StringTableFile } from '@gold-peg/contract/strings';
 import type { BenchEvent } from '@gold-peg/craft/worksheet';
 import Dexie, { type EntityTable } from 'dexie';
 
@@ -19,14 +20,22 @@ export interface KeptFile {
   file: WorksheetFile;
 }
 
+/** A table of the house as the server last gave it. */
+export interface KeptTable {
+  name: 'strings';
+  table: StringTableFile;
+}
+
 /** IndexedDB: every event is here before anything else happens to it. */
 @Injectable({ providedIn: 'root' })
 export class BenchDatabase extends Dexie {
   readonly events!: EntityTable<LocalEvent, 'id'>;
   readonly files!: EntityTable<KeptFile, 'jobId'>;
+  readonly keptTables!: EntityTable<KeptTable, 'name'>;
 
   constructor() {
     super('gold-peg');
     this.version(1).stores({ events: 'id, jobId, state', files: 'jobId' });
+    this.version(2).stores({ keptTables: 'name' });
   }
 }

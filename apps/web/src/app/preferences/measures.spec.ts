@@ -34,7 +34,8 @@ describe('measures', () => {
   });
 
   it('name gauges in thousandths of an inch', () => {
-    expect(measures.gauge(fromInches(0.0095) * 1000)).toBe('.010');
+    expect(measures.gauge(fromInches(0.0095) * 1000)).toBe('.0095');
+    expect(measures.gauge(fromInches(0.0102) * 1000)).toBe('.010');
     expect(measures.gauge(2.667)).toBe('.105');
   });
 

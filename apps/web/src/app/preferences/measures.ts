@@ -1,7 +1,8 @@
 import { computed, inject, Injectable } from '@angular/core';
 import type { Preferences } from '@gold-peg/contract/people';
+import { printGauge } from '@gold-peg/craft/strings';
 import {
-  metres,
+  fromMillimetres,
   toInches,
   toKilogramsForce,
   toMillimetres,
@@ -35,7 +36,7 @@ export class Measures {
 
   /** A gauge is said in thousandths of an inch, whatever lengths are said in: so do the packets. */
   gauge(gaugeMm: number): string {
-    return `.${String(Math.round(toInches(metres(gaugeMm / 1000)) * 1000)).padStart(3, '0')}`;
+    return printGauge(fromMillimetres(gaugeMm));
   }
 
   pullNumber(pull: Newtons): number {

@@ -17,7 +17,7 @@ export function kindPicture(archetypeId: string, height: number): KindPicture {
   const set = setsFor(instrument.family, instrument.strings.length)[0];
   const strings = instrument.strings.map((_, index) => {
     const spec = set?.strings[index];
-    const outcome = spec === undefined ? null : stringProperties({ family: instrument.family, ...spec });
+    const outcome = spec === undefined ? null : stringProperties(spec);
     return outcome?.ok === true ? outcome.value : null;
   });
   const lanes = lanesOf(instrument, strings);

@@ -2,14 +2,17 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatDialog } from '@angular/material/dialog';
 import { Router } from '@angular/router';
-import { STAGES, type Stage } from '@gold-peg/craft/worksheet';
+import { printGauge } from '@gold-peg/craft/strings';
+import { STAGES, type ScrapReason, type Stage } from '@gold-peg/craft/worksheet';
 import { interval, map, startWith } from 'rxjs';
+import { Shelf } from '../shelf/shelf';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { Choose } from './choose/choose';
 import { LastWorksheet } from './desk/last-worksheet';
 import { keyAction } from './desk/keys';
+import { ScrapDialog, type ScrapData } from './desk/scrap-dialog';
 import { WorksheetDesk } from './desk/worksheet-desk';
 import { WorksheetFiles } from './desk/worksheet-files';
 import { HandOver } from './hand-over/hand-over';
@@ -41,6 +44,7 @@ export class WorksheetPlace {
   private readonly router = inject(Router);
   private readonly dialog = inject(MatDialog);
   private readonly last = inject(LastWorksheet);
+  private readonly shelf = inject(Shelf);
   private readonly now = toSignal(
     interval(SECOND_MS).pipe(
       startWith(0),
@@ -129,6 +133,8 @@ export class WorksheetPlace {
         return this.step(action.by);
       case 'why':
         return this.why();
+      case 'scrap':
+        return this.scrap();
       case 'keys':
         return void this.dialog.open(KeyCard, { width: '520px' });
       case 'edit':
@@ -145,6 +151,23 @@ export class WorksheetPlace {
     const number = this.desk.lane() + 1;
     if (!(await this.desk.markDone())) return;
     this.said.set(`String ${number} done`);
+  }
+
+  /** Asks why the string in hand was lost, where there is one that can be: chosen, and not handed over. */
+  protected scrap(): void {
+    const lane = this.desk.lanes()[this.desk.lane()];
+    const chosen = this.desk.sheet().chosen?.payload.strings[this.desk.lane()];
+    if (lane === undefined || chosen === undefined || this.desk.closed()) return;
+    void this.shelf.load();
+    const data: ScrapData = { number: lane.number, gauge: printGauge(lane.gauge), stringId: chosen.stringId ?? null };
+    this.dialog
+      .open<ScrapDialog, ScrapData, ScrapReason>(ScrapDialog, { data, width: '560px' })
+      .afterClosed()
+      .subscribe((why) => {
+        if (why === undefined) return;
+        this.said.set(`String ${lane.number} lost; take another`);
+        void this.desk.scrap(why);
+      });
   }
 
   protected async takeBack(): Promise<void> {

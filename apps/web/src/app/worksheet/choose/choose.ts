@@ -1,21 +1,28 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatDialog } from '@angular/material/dialog';
 import { MatSelectModule } from '@angular/material/select';
-import { newtons, toKilogramsForce } from '@gold-peg/craft/units';
+import { compareOn, confusables } from '@gold-peg/craft/gauges';
+import { listGauges } from '@gold-peg/craft/strings';
+import { nameTuning, strungOf, tunedAs, tuningsFor, type Tuned } from '@gold-peg/craft/tuning';
+import { CONCERT_A4, toInches, toKilogramsForce } from '@gold-peg/craft/units';
+import { CompareLanes } from '../../compare/compare-lanes';
+import { signed } from '../../compare/compare-rows';
+import { consequencesOf } from '../../compare/consequences';
 import { Measures, say } from '../../preferences/measures';
+import { Shelf } from '../../shelf/shelf';
+import type { AnswerRow } from '../../solver/answer-rows';
+import { GaugeFinder, type FinderData } from '../../solver/gauge-finder';
+import { StringTable } from '../../string-table/string-table';
+import { TuningEditor, type TuningData } from '../../tuning/tuning-editor';
 import { Caution } from '../../ui/caution';
-import { LaneBadge } from '../../ui/lane-badge';
 import { WorksheetDesk } from '../desk/worksheet-desk';
-import { compareChoice, pullAxis } from './choose-rows';
-import { consequencesOf } from './consequences';
 
-/** Semitones drawn on the small scale of what is left to the safe pitch. */
-const MOST_SEMITONES = 7;
-
+/** What is on it, what goes on, and what follows. */
 @Component({
   selector: 'peg-choose',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatSelectModule, Caution, LaneBadge],
+  imports: [FormsModule, MatSelectModule, Caution, CompareLanes],
   templateUrl: './choose.html',
   styleUrl: './choose.scss',
 })
@@ -25,77 +32,135 @@ export class Choose {
 
   protected readonly desk = inject(WorksheetDesk);
   private readonly measures = inject(Measures);
-  protected readonly semitoneTicks = Array.from({ length: MOST_SEMITONES + 1 }, (_, index) => (100 * index) / MOST_SEMITONES);
+  private readonly table = inject(StringTable);
+  private readonly shelf = inject(Shelf);
+  private readonly dialog = inject(MatDialog);
 
-  private readonly choice = computed(() => {
+  private readonly strung = computed(() => {
     const instrument = this.desk.instrument();
-    return instrument === null ? null : compareChoice(instrument, this.desk.lanes(), this.desk.oldStrings());
+    return instrument === null ? null : strungOf(instrument);
   });
+  /** The strings that are on it, in the tuning they bear; null where one of them is not known. */
+  private readonly old = computed(() => {
+    const instrument = this.desk.asItCame();
+    const strings = (this.desk.oldStrings() ?? []).flatMap((string) => (string === null ? [] : [string]));
+    return instrument === null || strings.length !== instrument.strings.length ? null : { strung: strungOf(instrument), strings };
+  });
+  private readonly strings = computed(() => {
+    const strings = this.desk.strings().flatMap((string) => (string === null ? [] : [string]));
+    return strings.length === this.strung()?.seats.length ? strings : null;
+  });
+  protected readonly comparison = computed(() => {
+    const strung = this.strung();
+    const strings = this.strings();
+    return strung === null || strings === null ? null : compareOn({ strung, strings }, this.old());
+  });
+
+  protected readonly a4 = computed(() => this.strung()?.a4 ?? CONCERT_A4);
   protected readonly oldName = computed(() => this.desk.file()?.passport.current?.setName ?? null);
-  protected readonly isTaken = computed(() => this.desk.sheet().chosen?.payload.name === this.desk.candidate()?.name);
-
-  private readonly axis = computed(() => {
-    const rows = this.choice()?.rows ?? [];
-    return pullAxis(rows.flatMap(({ load, oldPull }) => [load.pull, oldPull ?? 0]).map((pull) => this.measures.pullNumber(newtons(pull))));
+  protected readonly isTaken = computed(() => {
+    const chosen = this.desk.sheet().chosen?.payload;
+    return chosen !== undefined && this.desk.triedTuning() === null && chosen.name === this.desk.candidate()?.name;
   });
-  protected readonly ticks = computed(() => {
-    const { ticks, percent } = this.axis();
-    return ticks.map((value) => ({ value, left: percent(value) }));
-  });
-  protected readonly pullUnit = computed(() => this.measures.units().pull);
-
-  protected readonly rows = computed(() => {
-    const { percent } = this.axis();
-    const wide = (pull: number) => percent(this.measures.pullNumber(newtons(pull)));
-    return (this.choice()?.rows ?? []).map(({ lane, old, oldPull, load, percent: change, safeNote, fit }) => ({
-      lane,
-      oldGauge: old === null ? '–' : this.measures.gauge(old.gauge * 1000),
-      gauge: this.measures.gauge(lane.gauge * 1000),
-      construction: lane.string?.construction ?? '',
-      oldWidth: oldPull === null ? 0 : wide(oldPull),
-      width: wide(load.pull),
-      pull: this.measures.pull(load.pull),
-      change: change === null ? '' : `${change < -0.5 ? '−' : change > 0.5 ? '+' : ''}${Math.abs(change).toFixed(0)} %`,
-      big: Math.abs(change ?? 0) >= 10,
-      safeNote,
-      spare: Math.max(0, Math.min(100, (100 * load.semitonesToSafe) / MOST_SEMITONES)),
-      unsafe: load.semitonesToSafe < 0,
-      low: load.semitonesToSafe < 2,
-      binds: fit.kind === 'binds',
-    }));
-  });
+  protected readonly options = computed(() =>
+    this.desk
+      .sets()
+      .map((set) => ({ set, gauges: listGauges(set.strings), line: this.table.lineNames().get(set.lineId ?? '') ?? 'made for this job' })),
+  );
 
   protected readonly totals = computed(() => {
-    const choice = this.choice();
-    if (choice === null) return null;
-    const { comparison, total, bandPercent } = choice;
-    const percent = comparison?.total.percent ?? null;
+    const comparison = this.comparison();
+    if (comparison === null) return null;
+    const { change, total, bandPercent, strings } = comparison;
     return {
-      before: comparison === null ? null : this.measures.pull(comparison.total.before),
+      before: change === null ? null : this.measures.pull(change.total.before),
       after: this.measures.pull(total),
-      change: percent === null ? '' : `${percent < 0 ? '−' : '+'}${Math.abs(percent).toFixed(1)} %`,
+      change: change === null ? '' : signed(change.total.percent, 1, ' %'),
       kgf: `${toKilogramsForce(total).toFixed(1)} kgf`,
       band: bandPercent,
-      unsure: choice.rows.some(({ lane }) => lane.texture === 'wound')
+      unsure: strings.some(({ after }) => after.string.construction === 'wound')
         ? 'cores of wound strings are not published'
         : 'how far a string stretches differs from line to line',
-      count: choice.rows.length,
+      count: strings.length,
     };
   });
 
   protected readonly follows = computed(() => {
-    const choice = this.choice();
-    const instrument = this.desk.instrument();
-    if (choice === null || instrument === null) return [];
-    return consequencesOf(instrument, choice, (length, digits) => say(this.measures.length(length, digits)));
+    const comparison = this.comparison();
+    const strung = this.strung();
+    if (comparison === null || strung === null) return [];
+    return consequencesOf(strung, comparison, (length, digits) => say(this.measures.length(length, digits)));
   });
-  protected readonly anyUnsafe = computed(() => this.rows().some(({ unsafe }) => unsafe));
+  protected readonly unsafe = computed(() => this.comparison()?.strings.some(({ after }) => after.load.semitonesToSafe < 0) === true);
+  /** Strings of the set that are easily taken for one another. */
+  protected readonly alike = computed(() =>
+    confusables(this.desk.candidate()?.strings ?? [])
+      .slice(0, 3)
+      .map(({ first, second, apart }) => `${first + 1} and ${second + 1} by ${toInches(apart).toFixed(3).replace('0.', '.')}`)
+      .join(', '),
+  );
+  protected readonly marks = computed(() =>
+    (this.desk.candidate()?.strings ?? []).flatMap(({ mark }, index) => (mark === null ? [] : [`${index + 1} ${mark}`])).join(', '),
+  );
+  protected readonly standing = computed(() => {
+    const set = this.desk.candidate();
+    const own = this.desk.ownSet();
+    if (set === null) return null;
+    return set === own?.set ? this.shelf.proposal(own.from, set.strings) : this.shelf.proposal(set, set.strings);
+  });
   protected readonly tuning = computed(() => {
-    const lanes = this.desk.lanes();
-    const a4 = this.desk.instrument()?.a4 ?? 440;
-    return `${lanes
-      .map(({ letter }) => letter)
-      .reverse()
-      .join(' ')}, A = ${a4}`;
+    const seats = this.strung()?.seats ?? [];
+    const name = nameTuning(
+      seats.map(({ note }) => note),
+      seats.map(({ course }) => course),
+    );
+    return `${name}, A = ${this.a4()} Hz`;
   });
+
+  constructor() {
+    void this.shelf.load();
+  }
+
+  protected tune(): void {
+    const instrument = this.desk.instrument();
+    const strung = this.strung();
+    if (instrument === null || strung === null) return;
+    const data: TuningData = {
+      title: this.desk.file()?.passport.name ?? '',
+      strung,
+      tuned: tunedAs(instrument),
+      strings: this.strings(),
+      tunings: tuningsFor(strung.family, strung.seats.length, this.table.tunings()),
+    };
+    this.dialog
+      .open<TuningEditor, TuningData, Tuned>(TuningEditor, { data, width: '860px', maxWidth: '96vw' })
+      .afterClosed()
+      .subscribe((tuned) => {
+        if (tuned !== undefined) this.desk.triedTuning.set(tuned);
+      });
+  }
+
+  protected find(): void {
+    const strung = this.strung();
+    if (strung === null) return;
+    const bench = { strung, old: this.old(), strings: this.table.strings(), sets: this.table.sets(), shelf: this.shelf.free() };
+    this.dialog
+      .open<GaugeFinder, FinderData, AnswerRow>(GaugeFinder, {
+        data: { title: this.desk.file()?.passport.name ?? '', bench },
+        width: '1200px',
+        maxWidth: '97vw',
+        maxHeight: '94vh',
+      })
+      .afterClosed()
+      .subscribe((row) => {
+        if (row !== undefined) this.takeAnswer(row);
+      });
+  }
+
+  private takeAnswer({ name, answer: { set, singles, strings } }: AnswerRow): void {
+    if (set !== null && singles === 0) return this.desk.candidateId.set(set.id);
+    const family = this.strung()?.family ?? 'electric';
+    this.desk.ownSet.set({ set: { id: 'own', lineId: null, name, family, strings }, from: set });
+    this.desk.candidateId.set('own');
+  }
 }

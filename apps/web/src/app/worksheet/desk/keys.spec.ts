@@ -25,6 +25,7 @@ describe('keys of the worksheet', () => {
     expect(press('ArrowLeft')).toEqual({ kind: 'stage', by: -1 });
     expect(press('w')).toEqual({ kind: 'why' });
     expect(press('?')).toEqual({ kind: 'keys' });
+    expect(press('x')).toEqual({ kind: 'scrap' });
   });
 
   it('belong to a field, a slider or a list while that has the focus', () => {

@@ -1,5 +1,5 @@
 export type KeyAction =
-  { kind: 'lane'; index: number } | { kind: 'stage'; by: 1 | -1 } | { kind: 'done' | 'take-back' | 'why' | 'keys' | 'edit' };
+  { kind: 'lane'; index: number } | { kind: 'stage'; by: 1 | -1 } | { kind: 'done' | 'take-back' | 'why' | 'keys' | 'edit' | 'scrap' };
 
 /** Keys of the worksheet, in words, for the card that lists them. */
 export const KEYS: readonly { keys: string; does: string }[] = [
@@ -9,6 +9,7 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: '← →', does: 'along the rule, one stage back or on' },
   { keys: 'Enter', does: 'edit the number in hand' },
   { keys: 'W', does: 'why this number: the rule and what it was computed from' },
+  { keys: 'X', does: 'the string in hand is lost: say why, and begin again with another' },
   { keys: '?', does: 'this card' },
 ];
 
@@ -37,6 +38,9 @@ export function keyAction(
     case 'w':
     case 'W':
       return { kind: 'why' };
+    case 'x':
+    case 'X':
+      return { kind: 'scrap' };
     case '?':
       return { kind: 'keys' };
     default:

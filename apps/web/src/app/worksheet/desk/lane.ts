@@ -1,9 +1,7 @@
 import type { Instrument, StringPlace } from '@gold-peg/craft/instrument';
 import type { StringProperties } from '@gold-peg/craft/strings';
 import { metres, type Metres } from '@gold-peg/craft/units';
-
-/** How a string looks: by texture as well as by colour. */
-export type Texture = 'plain' | 'wound' | 'nylon';
+import { splitNote, textureOf, type Texture } from '../../ui/string-face';
 
 /** One string of the worksheet, in the same place at every stage. */
 export interface Lane {
@@ -20,10 +18,14 @@ export interface Lane {
 export function lanesOf(instrument: Instrument, strings: readonly (StringProperties | null)[]): Lane[] {
   return instrument.strings.map((place, index) => {
     const string = strings[index] ?? null;
-    const [, letter = place.note, octave = ''] = /^(.*?)(-?\d+)$/.exec(place.note) ?? [];
-    return { index, number: index + 1, letter, octave, place, string, texture: textureOf(string), gauge: string?.gauge ?? metres(0) };
+    return {
+      index,
+      number: index + 1,
+      ...splitNote(place.note),
+      place,
+      string,
+      texture: textureOf(string?.construction),
+      gauge: string?.gauge ?? metres(0),
+    };
   });
 }
-
-const textureOf = (string: StringProperties | null): Texture =>
-  string === null || string.construction === 'plain' ? 'plain' : string.construction === 'wound' ? 'wound' : 'nylon';

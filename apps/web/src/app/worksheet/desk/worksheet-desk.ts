@@ -1,32 +1,47 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { toInstrument } from '@gold-peg/contract/register';
+import type { Instrument } from '@gold-peg/craft/instrument';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
-import { setsFor, stringProperties, type StringProperties, type StringSet } from '@gold-peg/craft/strings';
-import { fromMillimetres, toDegrees, toMillimetres, type Metres } from '@gold-peg/craft/units';
+import { setsFor, stringProperties, type StringProperties, type StringSet, type StringSpec } from '@gold-peg/craft/strings';
+import { retune, type Tuned } from '@gold-peg/craft/tuning';
+import { hertz, toDegrees, toMillimetres, type Metres } from '@gold-peg/craft/units';
 import {
   currentStage,
   emptyWorksheet,
   foldWorksheet,
   isStringStage,
   lastStanding,
+  logString,
   nextString,
+  specOf,
   STRING_EVENTS,
   type LoggedString,
+  type LoggedTuning,
+  type ScrapReason,
+  type SetChosen,
   type Stage,
   type StringStage,
   type WoundPayload,
 } from '@gold-peg/craft/worksheet';
 import { BenchLog, type Happening } from '../../bench-log/bench-log';
 import { LiveFeed } from '../../server/live-feed';
+import { StringTable } from '../../string-table/string-table';
 import { lanesOf } from './lane';
 import { WorksheetFiles } from './worksheet-files';
+
+/** A set made for one job: strings of the table, most of them from one set perhaps. */
+export interface OwnSet {
+  set: StringSet;
+  from: StringSet | null;
+}
 
 /** Everything the stages of one worksheet share: the fold of its log, the lane in hand, and what can be done. */
 @Injectable()
 export class WorksheetDesk {
   private readonly log = inject(BenchLog);
   private readonly files = inject(WorksheetFiles);
+  private readonly table = inject(StringTable);
 
   readonly file = this.files.file;
   readonly trouble = this.files.trouble;
@@ -38,33 +53,57 @@ export class WorksheetDesk {
   /** A cut mark being tried, for the lane in hand. */
   readonly triedCut = signal<Metres | null>(null);
 
-  readonly instrument = computed(() => {
+  /** A tuning tried at Choose; null while nobody has. */
+  readonly triedTuning = signal<Tuned | null>(null);
+  /** A set made at Choose, from the solver for instance; it is a candidate beside those of the table. */
+  readonly ownSet = signal<OwnSet | null>(null);
+
+  private readonly geometry = computed(() => {
     const file = this.file();
     return file === null ? null : toInstrument(file.passport.geometry);
   });
+  /** The instrument in the tuning that its present strings bear. */
+  readonly asItCame = computed(() => inTuning(this.geometry(), this.file()?.passport.current?.tuning));
+  /** The instrument in the tuning that it is to have. */
+  readonly instrument = computed(() => {
+    const tried = this.triedTuning();
+    const instrument = this.asItCame();
+    if (instrument === null) return null;
+    if (tried !== null && this.stage() === 'choose') return retune(instrument, tried);
+    return inTuning(instrument, this.sheet().chosen?.payload.tuning);
+  });
   readonly sheet = computed(() => {
     const file = this.file();
-    const count = this.instrument()?.strings.length ?? 0;
+    const count = file?.passport.geometry.strings.length ?? 0;
     if (file === null) return emptyWorksheet(count);
     const own = this.log.local().filter(({ jobId, state }) => jobId === file.job.id && state !== 'refused');
     return foldWorksheet(count, [...file.events.map(({ event }) => event), ...own.map(({ event }) => event)]);
   });
   readonly sets = computed(() => {
-    const instrument = this.instrument();
-    return instrument === null ? [] : setsFor(instrument.family, instrument.strings.length);
+    const instrument = this.asItCame();
+    if (instrument === null) return [];
+    const own = this.ownSet();
+    return [...(own === null ? [] : [own.set]), ...setsFor(instrument.family, instrument.strings.length, this.table.sets())];
   });
   /** The set that is chosen, or the one being looked at. */
   readonly candidate = computed<StringSet | null>(() => {
     const wanted = this.candidateId();
-    const name = this.sheet().chosen?.payload.name ?? this.file()?.passport.current?.setName;
-    return this.sets().find(({ id }) => id === wanted) ?? this.sets().find((set) => set.name === name) ?? this.sets()[0] ?? null;
+    const { setId, name } = this.sheet().chosen?.payload ?? {};
+    const before = this.file()?.passport.current?.setName;
+    const find = (is: (set: StringSet) => boolean) => this.sets().find(is);
+    return (
+      find(({ id }) => id === wanted) ??
+      find(({ id }) => id === setId) ??
+      find((set) => set.name === (name ?? before)) ??
+      this.sets()[0] ??
+      null
+    );
   });
   /** Strings going on: those chosen, or those of the candidate while nothing is. */
   readonly strings = computed(() => {
     const chosen = this.sheet().chosen?.payload.strings;
-    const candidate =
-      this.candidate()?.strings.map((string) => this.propertiesOf({ ...string, gaugeMm: toMillimetres(string.gauge) })) ?? [];
-    return this.stage() === 'choose' || chosen === undefined ? candidate : chosen.map((string) => this.propertiesOf(string));
+    if (this.stage() !== 'choose' && chosen !== undefined) return chosen.map((string) => this.propertiesOf(string));
+    return (this.candidate()?.strings ?? []).map((string) => computable(string));
   });
   /** Strings that are on it now. */
   readonly oldStrings = computed(() => this.file()?.passport.current?.strings.map((string) => this.propertiesOf(string)) ?? null);
@@ -109,7 +148,7 @@ export class WorksheetDesk {
 
   async open(jobId: string): Promise<void> {
     await this.log.ready;
-    await this.files.open(jobId);
+    await Promise.all([this.table.load(), this.files.open(jobId)]);
   }
 
   /** The stage the work has come to. */
@@ -149,12 +188,17 @@ export class WorksheetDesk {
   async choose(): Promise<void> {
     const set = this.candidate();
     if (set === null || this.closed()) return;
-    const strings = set.strings.map(({ construction, gauge, wrap }): LoggedString => ({
-      construction,
-      gaugeMm: toMillimetres(gauge),
-      ...(wrap === undefined ? {} : { wrap }),
-    }));
-    await this.happens({ kind: 'set-chosen', payload: { name: set.name, family: set.family, strings } });
+    const tried = this.triedTuning();
+    const tuning = tried === null ? this.sheet().chosen?.payload.tuning : logTuning(tried);
+    const own = this.ownSet();
+    const setId = set === own?.set ? (own.from?.id ?? null) : set.id;
+    const payload: SetChosen = { name: set.name, family: set.family, strings: set.strings.map(logString), setId };
+    await this.happens({ kind: 'set-chosen', payload: tuning === undefined ? payload : { ...payload, tuning } });
+  }
+
+  /** A string was lost: it is laid out, anchored and wound again from another. */
+  async scrap(why: ScrapReason): Promise<void> {
+    if (!this.closed()) await this.happens({ kind: 'scrapped', string: this.lane() + 1, payload: { why } });
   }
 
   handOver(remark: string): Promise<unknown> {
@@ -182,13 +226,29 @@ export class WorksheetDesk {
     return windString({ instrument, index, string, ...(cut === undefined ? {} : { cut }) });
   }
 
-  private propertiesOf({ construction, gaugeMm, wrap }: LoggedString): StringProperties | null {
-    const family = this.instrument()?.family;
-    if (family === undefined) return null;
-    const properties = stringProperties({ family, construction, gauge: fromMillimetres(gaugeMm), ...(wrap === undefined ? {} : { wrap }) });
-    return properties.ok ? properties.value : null;
+  private propertiesOf(logged: LoggedString): StringProperties | null {
+    const family = this.asItCame()?.family;
+    return family === undefined ? null : computable(specOf(family, logged));
   }
 }
+
+function computable(spec: StringSpec): StringProperties | null {
+  const properties = stringProperties(spec);
+  return properties.ok ? properties.value : null;
+}
+
+const inTuning = (instrument: Instrument | null, tuning: LoggedTuning | undefined): Instrument | null =>
+  instrument === null || tuning === undefined
+    ? instrument
+    : retune(instrument, {
+        a4: hertz(tuning.a4Hz),
+        notes: tuning.notes.map(({ note, frequencyHz }) => ({ note, frequency: frequencyHz === null ? null : hertz(frequencyHz) })),
+      });
+
+const logTuning = ({ a4, notes }: Tuned): LoggedTuning => ({
+  a4Hz: a4,
+  notes: notes.map(({ note, frequency }) => ({ note, frequencyHz: frequency })),
+});
 
 const asWound = (plan: WindPlan): WoundPayload => ({
   turns: plan.wind.turns,

@@ -18,6 +18,7 @@ import { stageNote, type PlainStageKind } from './stage-notes';
 export class PlainStage {
   readonly marked = output();
   readonly takenBack = output();
+  readonly scrapped = output();
   readonly goneOn = output();
 
   protected readonly desk = inject(WorksheetDesk);

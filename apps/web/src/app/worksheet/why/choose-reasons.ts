@@ -1,18 +1,20 @@
 import { SAFE_SHARE_OF_BREAKING } from '@gold-peg/craft/constants';
-import { stretchingPath, type Instrument } from '@gold-peg/craft/instrument';
+import { seatString } from '@gold-peg/craft/gauges';
+import type { Instrument } from '@gold-peg/craft/instrument';
 import { slotFit } from '@gold-peg/craft/nut';
 import type { StringProperties } from '@gold-peg/craft/strings';
-import { loadString } from '@gold-peg/craft/tension';
-import { frequencyOf, noteAtOrBelow } from '@gold-peg/craft/units';
-import { bendOf } from '../choose/bend-of';
+import type { Bend } from '@gold-peg/craft/tension';
+import { strungOf, type Seat } from '@gold-peg/craft/tuning';
+import { noteAtOrBelow } from '@gold-peg/craft/units';
 import type { Lane } from '../desk/lane';
 import { millimetres, type WhyLine } from './why-line';
 import { pullReason } from './pull-reason';
 
 /** Why a string pulls so much, how near it is to breaking, and whether its slot has room. */
 export function chooseReasons(lane: Lane, string: StringProperties, instrument: Instrument): WhyLine[] {
-  const pitch = frequencyOf(lane.place.note, instrument.a4);
-  const load = loadString(string, lane.place.scaleLength, pitch);
+  const seat = strungOf(instrument).seats[lane.index];
+  if (seat === undefined) return [];
+  const { load, bend } = seatString(string, seat);
   const fit = slotFit(lane.place.slotWidth, string.gauge);
   return [
     massReason(string),
@@ -29,7 +31,7 @@ export function chooseReasons(lane: Lane, string: StringProperties, instrument: 
       rule: 'the highest note that keeps the pull under the safe share of the breaking load',
       from: `safe share ${(100 * SAFE_SHARE_OF_BREAKING.value).toFixed(0)} % (${SAFE_SHARE_OF_BREAKING.source}); ${load.semitonesToSafe.toFixed(1)} semitones above ${lane.place.note}`,
     },
-    ...bendReason(lane, string, instrument),
+    ...bendReason(bend, string, seat),
     {
       what: 'nut slot',
       value: { fits: 'fits', binds: 'may bind', loose: 'wide' }[fit.kind],
@@ -39,15 +41,14 @@ export function chooseReasons(lane: Lane, string: StringProperties, instrument: 
   ];
 }
 
-function bendReason(lane: Lane, string: StringProperties, instrument: Instrument): WhyLine[] {
-  const bend = bendOf(instrument, lane, string);
+function bendReason(bend: Bend | null, string: StringProperties, { path }: Seat): WhyLine[] {
   if (bend === null) return [];
   return [
     {
       what: 'feel',
       value: `${bend.force.toFixed(1)} N`,
       rule: 'force that bends the note at fret 12 up a semitone: 2 T sin θ, with T grown by EA times the stretch',
-      from: `${millimetres(bend.travel)} aside, ${bend.centsPerMillimetre.toFixed(0)} cents per mm there; EA ${(string.stiffnessAtPitch / 1000).toFixed(1)} kN, shared by ${millimetres(stretchingPath(instrument, lane.place), 0)} of string that slides freely`,
+      from: `${millimetres(bend.travel)} aside, ${bend.centsPerMillimetre.toFixed(0)} cents per mm there; EA ${(string.stiffnessAtPitch / 1000).toFixed(1)} kN, shared by ${millimetres(path, 0)} of string that slides freely`,
     },
   ];
 }

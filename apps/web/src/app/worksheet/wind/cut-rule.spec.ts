@@ -11,7 +11,7 @@ import { CutRule } from './cut-rule';
 function planOf(): WindPlan {
   const instrument = instrumentOf('acoustic-parlour');
   const spec = setsFor('acoustic', 6)[2]?.strings[3];
-  const properties = spec === undefined ? null : stringProperties({ family: 'acoustic', ...spec });
+  const properties = spec === undefined ? null : stringProperties(spec);
   const plan = properties?.ok === true ? windString({ instrument, index: 3, string: properties.value }) : null;
   if (plan === null) throw new Error('no plan');
   return plan;

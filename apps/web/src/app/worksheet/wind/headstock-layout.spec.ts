@@ -14,7 +14,7 @@ function benchOf(id: string, inHand = 0) {
   const instrument = instrumentOf(id);
   const [set] = setsFor(instrument.family, instrument.strings.length);
   const strings = (set?.strings ?? []).map((string) => {
-    const outcome = stringProperties({ family: instrument.family, ...string });
+    const outcome = stringProperties(string);
     return outcome.ok ? outcome.value : null;
   });
   const lanes = lanesOf(instrument, strings);

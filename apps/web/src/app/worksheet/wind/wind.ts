@@ -31,6 +31,7 @@ const ANGLE_SCALE_DEG = 16;
 export class Wind {
   readonly marked = output();
   readonly takenBack = output();
+  readonly scrapped = output();
   readonly why = output();
   readonly goneOn = output();
 

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { toCells } from './cells.js';
-import { COLUMNS, type FiledRow, type FileFormat, type FileKind } from './shapes.js';
+import { COLUMNS, type FileFormat, type FileKind } from '../files/index.js';
+import type { FiledRow } from './shapes.js';
 
 /** Rows as the text of a file that `readFile` reads back to the same rows. */
 export function writeFile<K extends FileKind>(kind: K, format: FileFormat, rows: readonly FiledRow[K][]): string {

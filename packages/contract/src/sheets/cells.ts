@@ -1,4 +1,4 @@
-import type { Column } from './shapes.js';
+import type { Column } from '../files/index.js';
 
 type Row = Record<string, unknown>;
 

@@ -1,18 +1,4 @@
-import type * as z from 'zod';
-import { stockRow, type StockRow } from '../stock/index.js';
-import { lineRow, setRow, stringRow, type SetRow, type StringRow } from '../strings/index.js';
-
-export const FILE_KINDS = ['strings', 'sets', 'stock'] as const;
-export type FileKind = (typeof FILE_KINDS)[number];
-export const FILE_FORMATS = ['csv', 'json'] as const;
-export type FileFormat = (typeof FILE_FORMATS)[number];
-
-/** What a row of each file is. A string brings the name of its line, so that a file of strings stands by itself. */
-export interface FiledRow {
-  strings: StringRow & { lineName: string };
-  sets: SetRow;
-  stock: StockRow;
-}
+import type { FileKind } from './kinds.js';
 
 /** How a cell is read: an empty one is null, but an empty remark is a remark. */
 export type CellKind = 'text' | 'remark' | 'number' | 'truth' | 'list';
@@ -54,17 +40,4 @@ export const COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
     column('reorder_to', 'reorderTo', 'number'),
     column('shelf', 'shelf', 'remark'),
   ],
-};
-
-export const ROW_SCHEMA: { readonly [K in FileKind]: z.ZodType<FiledRow[K]> } = {
-  strings: stringRow.safeExtend({ lineName: lineRow.shape.name }),
-  sets: setRow,
-  stock: stockRow,
-};
-
-/** What makes two rows the same thing. */
-export const keyOf: { readonly [K in FileKind]: (row: FiledRow[K]) => string } = {
-  strings: ({ id }) => id,
-  sets: ({ id }) => id,
-  stock: ({ kind, id }) => `${kind} ${id}`,
 };

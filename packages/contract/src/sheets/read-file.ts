@@ -1,12 +1,9 @@
 import Papa from 'papaparse';
 import * as z from 'zod';
 import { fromCells } from './cells.js';
-import { COLUMNS, keyOf, ROW_SCHEMA, type FiledRow, type FileFormat, type FileKind } from './shapes.js';
+import { COLUMNS, type FileFormat, type FileKind, type FileProblem } from '../files/index.js';
+import { keyOf, ROW_SCHEMA, type FiledRow } from './shapes.js';
 import { issueFields } from '../problems/index.js';
-
-/** What is wrong in a file, and where. Rows count as a spreadsheet does: in CSV the first row of data is row 2, in JSON row 1. */
-export const fileProblem = z.object({ row: z.int(), column: z.string(), says: z.string() });
-export type FileProblem = z.infer<typeof fileProblem>;
 
 export interface ReadFile<K extends FileKind> {
   /** Rows in the order of the file, each with its place; empty as soon as anything is wrong. */

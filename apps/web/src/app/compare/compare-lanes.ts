@@ -1,0 +1,40 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import type { Comparison } from '@gold-peg/craft/gauges';
+import { CONCERT_A4, type Hertz } from '@gold-peg/craft/units';
+import { Measures } from '../preferences/measures';
+import { LaneBadge } from '../ui/lane-badge';
+import { axisOf, compareRows, MOST_SEMITONES } from './compare-rows';
+
+/** One set against another, string by string, each in its lane: pull, feel, slot, and what is left to the safe note. */
+@Component({
+  selector: 'peg-compare-lanes',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [LaneBadge],
+  templateUrl: './compare-lanes.html',
+  styleUrl: './compare-lanes.scss',
+})
+export class CompareLanes {
+  readonly comparison = input.required<Comparison>();
+  readonly a4 = input<Hertz>(CONCERT_A4);
+  readonly inHand = input(-1);
+  readonly beforeLabel = input('on it');
+  readonly afterLabel = input('going on');
+  /** Where other things want room below. */
+  readonly compact = input(false);
+  readonly picked = output<number>();
+
+  private readonly measures = inject(Measures);
+  private readonly saying = {
+    pull: this.measures.pull.bind(this.measures),
+    pullNumber: this.measures.pullNumber.bind(this.measures),
+    length: this.measures.length.bind(this.measures),
+  };
+  protected readonly semitoneTicks = Array.from({ length: MOST_SEMITONES + 1 }, (_, index) => (100 * index) / MOST_SEMITONES);
+
+  protected readonly ticks = computed(() => {
+    const { ticks, percent } = axisOf(this.comparison(), this.saying);
+    return ticks.map((value) => ({ value, left: percent(value) }));
+  });
+  protected readonly pullUnit = computed(() => this.measures.units().pull);
+  protected readonly rows = computed(() => compareRows(this.comparison(), this.a4(), this.saying));
+}

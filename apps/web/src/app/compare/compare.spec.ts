@@ -1,0 +1,129 @@
+import { describe, expect, it } from 'vitest';
+import { compareOn, type Comparison } from '@gold-peg/craft/gauges';
+import { instrumentOf } from '@gold-peg/craft/instrument';
+import { setsFor } from '@gold-peg/craft/strings';
+import { NECKS, retuneSeats, strungNeck, strungOf, type Strung } from '@gold-peg/craft/tuning';
+import { CONCERT_A4, hertz, toMillimetres } from '@gold-peg/craft/units';
+import { stringingOf } from '../solver/wish-form';
+import { compareRows, pullAxis, signed, type Saying } from './compare-rows';
+import { consequencesOf } from './consequences';
+
+const saying: Saying = {
+  pull: (pull) => ({ value: pull.toFixed(0), unit: 'N' }),
+  pullNumber: (pull) => pull,
+  length: (length) => ({ value: toMillimetres(length).toFixed(0), unit: 'mm' }),
+};
+
+function stringing(strung: Strung, name: string) {
+  const set = setsFor(strung.family, strung.seats.length).find((each) => each.name.startsWith(name));
+  const found = set === undefined ? null : stringingOf(strung, set.strings);
+  if (found === null) throw new Error(`no ${name}`);
+  return found;
+}
+function compare(strung: Strung, next: string, old: string | null): Comparison {
+  return compareOn(stringing(strung, next), old === null ? null : stringing(strung, old));
+}
+const neck = (id: string) => {
+  const kind = NECKS.find((each) => each.id === id);
+  if (kind === undefined) throw new Error(id);
+  return strungNeck(kind);
+};
+const words = (strung: Strung, next: string, old: string | null) =>
+  Object.fromEntries(
+    consequencesOf(strung, compare(strung, next, old), (length, digits) => `${toMillimetres(length).toFixed(digits)} mm`).map(
+      ({ about, ...rest }) => [about, rest],
+    ),
+  );
+const electric = strungOf(instrumentOf('electric-in-line'));
+
+describe('lanes of a comparison', () => {
+  it('draw the old pull and the new on one axis, the change beside', () => {
+    const rows = compareRows(compare(electric, '.010–.046', '.009–.042'), CONCERT_A4, saying);
+    for (const { width, oldWidth, change } of rows) {
+      expect(width).toBeGreaterThan(oldWidth);
+      expect(change).toMatch(/^\+\d+ %$/);
+    }
+    // .010 against .009: (10/9)² is 23 % more
+    expect(rows[0]).toMatchObject({ oldGauge: '.009', gauge: '.010', change: '+23 %', big: true });
+  });
+
+  it('put the breaking note between the marks of the scale, and leave it out where it lies beyond', () => {
+    const [first, , , , , sixth] = compareRows(compare(electric, '.010–.046', null), CONCERT_A4, saying);
+    expect(first?.verdict).toBe('safe');
+    expect(first?.breakLeft).toBeGreaterThan(first?.safeWidth ?? 100);
+    expect(sixth?.breakLeft).toBeNull();
+    expect(first?.oldGauge).toBe('–');
+  });
+
+  it('say which string breaks when it is tuned too high', () => {
+    const up = electric.seats.map(({ note, pitch }, index) => ({ note, frequency: index === 0 ? hertz(pitch * 1.5) : null }));
+    const strung = retuneSeats(electric, { notes: up, a4: CONCERT_A4 });
+    const [first, second] = compareRows(compareOn(stringing(strung, '.010–.046'), null), CONCERT_A4, saying);
+    expect(first).toMatchObject({ verdict: 'breaks', safeWidth: 0, breakNote: 'A4' });
+    expect(second?.verdict).toBe('safe');
+  });
+
+  it('say nothing of slots that nobody measured', () => {
+    expect(compareRows(compare(neck('flat-top'), '.012–.053', null), CONCERT_A4, saying)[0]?.slot).toBeNull();
+    expect(compareRows(compare(electric, '.010–.046', null), CONCERT_A4, saying)[0]?.slot).toMatchObject({
+      word: 'fits',
+      room: '+0.08 mm',
+    });
+  });
+
+  it('draw bars on an axis that begins at nothing and leaves room past the strongest', () => {
+    const { ticks, percent } = pullAxis([70, 104]);
+    expect(ticks[0]).toBe(0);
+    expect(percent(52) * 2).toBeCloseTo(percent(104), 9);
+    expect(percent(104)).toBeLessThan(90);
+  });
+
+  it.each([
+    [3.2, '+3 %'],
+    [-3.2, '−3 %'],
+    [-0.2, '0 %'],
+  ])('writes %f as %s', (value, text) => expect(signed(value, 0, ' %')).toBe(text));
+});
+
+describe('what follows', () => {
+  it('has nothing to compare with where the old set is not known', () => {
+    expect(words(electric, '.010–.046', null)['neck']?.says).toContain('nothing is known');
+  });
+
+  it('says which slot a thicker string would bind in, and by how much', () => {
+    const { says, grave } = words(electric, '.012–.052', '.010–.046')['nut slots'] ?? { says: '', grave: false };
+    expect(grave).toBe(true);
+    // slot 1 is cut for .010 + 0.08 mm; .012 leaves 0.0292 mm of the 0.05 wanted
+    expect(says).toContain('1 by 0.02 mm');
+    expect(words(electric, '.010–.046', '.010–.046')['nut slots']?.grave).toBe(false);
+    expect(words(neck('flat-top'), '.012–.053', null)['nut slots']?.says).toContain('not measured');
+  });
+
+  it('warns of a resting vibrato that may lift, and says which way a floating one goes', () => {
+    expect(words(electric, '.011–.049', '.009–.042')['bridge']).toMatchObject({
+      grave: true,
+      says: expect.stringContaining('lift it off the body'),
+    });
+    expect(words(electric, '.010–.046', '.010–.046')['bridge']).toMatchObject({ grave: false });
+    expect(words(neck('electric-floating'), '.011–.049', '.009–.042')['bridge']?.says).toContain('toward the neck');
+    expect(words(neck('electric-floating'), '.009–.042', '.011–.049')['bridge']?.says).toContain('into the body');
+    expect(words(neck('mandolin'), '.011–.040', '.010–.034')['bridge']?.says).toContain('one string at a time');
+  });
+
+  it('gives relief and action as estimates with bands, and sends a large change to a repairer', () => {
+    const { says, grave } = words(strungOf(instrumentOf('acoustic-parlour')), '.013–.056', '.010–.047')['neck'] ?? {
+      says: '',
+      grave: false,
+    };
+    expect(says).toMatch(/relief \+0\.\d\d mm \(0\.\d\d to 0\.\d\d mm\), action at 12 \+0\.\d\d mm/);
+    expect(grave).toBe(true);
+    expect(says).toContain('qualified repairer');
+  });
+
+  it('says what a bend takes, old against new: more force for a heavier set', () => {
+    const says = words(electric, '.011–.049', '.009–.042')['feel']?.says ?? '';
+    const [force = 0, before = 0] = [...says.matchAll(/([\d.]+) N/g)].map(([, number]) => Number(number));
+    expect(force).toBeGreaterThan(before);
+    expect(before).toBeGreaterThan(1);
+  });
+});

@@ -1,0 +1,105 @@
+import type { Comparison, Tilt } from '@gold-peg/craft/gauges';
+import type { Estimate } from '@gold-peg/craft/tension';
+import type { Strung } from '@gold-peg/craft/tuning';
+import { noteAtOrBelow, toMillimetres, type Metres } from '@gold-peg/craft/units';
+
+export interface Consequence {
+  about: string;
+  says: string;
+  grave: boolean;
+}
+
+type SayLength = (value: Metres, digits?: number) => string;
+
+/** Less than a feeler gauge can tell. */
+const LEAST_SHOWN_MM = 0.005;
+/** More than this is felt and seen on a straightedge. */
+const MUCH_RELIEF_MM = 0.1;
+
+/** What follows from a choice, in words, with what to do and who should do it. */
+export function consequencesOf(strung: Strung, comparison: Comparison, length: SayLength): Consequence[] {
+  return [neck(comparison, length), feel(comparison, length), slots(comparison), reserve(strung, comparison), bridge(comparison.tilt)];
+}
+
+function neck({ relief, action }: Comparison, length: SayLength): Consequence {
+  const about = 'neck';
+  if (relief === null || action === null)
+    return { about, says: 'nothing is known of the old set: measure relief before and after', grave: false };
+  if (Math.abs(toMillimetres(relief.likely)) < LEAST_SHOWN_MM) return { about, says: 'as before: the pull hardly changes', grave: false };
+  const much = Math.abs(toMillimetres(relief.likely)) > MUCH_RELIEF_MM;
+  const todo = much ? 'measure, and leave the truss rod to a qualified repairer' : 'leave it, and measure once it has settled';
+  return { about, says: `relief ${band(relief, length)}, action at 12 ${band(action, length)}, estimates: ${todo}`, grave: much };
+}
+
+function band({ low, likely, high }: Estimate, length: SayLength): string {
+  const sign = likely < 0 ? '−' : '+';
+  const range = [low, high].map((value) => toMillimetres(value).toFixed(2).replace('-', '−')).join(' to ');
+  return `${sign}${length(Math.abs(likely) as Metres, 2)} (${range} mm)`;
+}
+
+/** The second string stands for all: it is the one that is bent most. */
+const FELT = 1;
+
+function feel({ strings }: Comparison, length: SayLength): Consequence {
+  const index = Math.min(FELT, strings.length - 1);
+  const now = strings[index]?.after.bend ?? null;
+  if (now === null) return { about: 'feel', says: 'too soft to be bent by a semitone', grave: false };
+  const before = strings[index]?.before?.bend ?? null;
+  const was = before === null ? '' : `, was ${before.force.toFixed(1)} N`;
+  return {
+    about: 'feel',
+    says: `string ${index + 1} bends a semitone in ${length(now.travel)} with ${now.force.toFixed(1)} N${was}`,
+    grave: false,
+  };
+}
+
+function slots({ strings }: Comparison): Consequence {
+  const about = 'nut slots';
+  const fits = strings.map(({ fit }) => fit);
+  if (fits.every((fit) => fit === null)) return { about, says: 'not measured: try whether each string slides', grave: false };
+  const numbers = (kind: 'binds' | 'loose') => fits.flatMap((fit, index) => (fit?.kind === kind ? [{ number: index + 1, fit }] : []));
+  const tight = numbers('binds');
+  const loose = numbers('loose');
+  if (tight.length > 0) {
+    const which = tight.map(({ number, fit }) => `${number} by ${toMillimetres(fit.missing).toFixed(2)} mm`).join(', ');
+    return { about, says: `too narrow for string ${which}: it may bind; try whether it slides, filing is a repairer’s work`, grave: true };
+  }
+  if (loose.length > 0)
+    return {
+      about,
+      says: `wide for string ${loose.map(({ number }) => number).join(', ')}: listen for a buzz on the open string`,
+      grave: false,
+    };
+  return { about, says: 'every string has room to slide', grave: false };
+}
+
+function reserve({ a4 }: Strung, { strings, tightest }: Comparison): Consequence {
+  const about = 'reserve';
+  const row = strings[tightest];
+  if (row === undefined) return { about, says: '', grave: false };
+  const { load } = row.after;
+  const breaks = noteAtOrBelow(load.breakingPitch, a4);
+  const safe = noteAtOrBelow(load.safePitch, a4);
+  if (load.reserve <= 0)
+    return { about, says: `string ${tightest + 1} breaks before it is at ${row.seat.note}: it holds to ${breaks} at most`, grave: true };
+  if (load.semitonesToSafe < 0)
+    return {
+      about,
+      says: `string ${tightest + 1} is past its safe share at ${row.seat.note}: breaks at ${breaks}, safe only to ${safe}`,
+      grave: true,
+    };
+  return { about, says: `least at string ${tightest + 1}: breaks at ${breaks}, safe to ${safe}`, grave: false };
+}
+
+const BRIDGE: Readonly<Record<Tilt, Omit<Consequence, 'about'>>> = {
+  fixed: { says: 'fixed: nothing moves', grave: false },
+  'stands-loose': { says: 'loose, it stands by the strings alone: mark its place, one string at a time', grave: false },
+  'rests-on': { says: 'goes on resting on the body', grave: false },
+  'may-lift': { says: 'more pull may lift it off the body: turn the claw screws in until it rests', grave: true },
+  'as-before': { says: 'floats as before: the pull hardly changes', grave: false },
+  'toward-neck': { says: 'more pull tips it toward the neck and lifts the action: claw screws in, or one more spring', grave: true },
+  'into-body': { says: 'less pull lets it sink into the body: claw screws out, then balance it', grave: true },
+  unknown: { says: 'it floats, and the old set is not known: note where it stands before a string comes off', grave: false },
+};
+
+const bridge = (tilt: Tilt): Consequence => ({ about: 'bridge', ...BRIDGE[tilt] });

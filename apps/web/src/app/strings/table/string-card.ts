@@ -1,0 +1,152 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { MatSelectModule } from '@angular/material/select';
+import { asTableString, type StoredString, type StringRow } from '@gold-peg/contract/strings';
+import { MARKS, printGauge, stringProperties, type Mark } from '@gold-peg/craft/strings';
+import { toMillimetres } from '@gold-peg/craft/units';
+import { Api } from '../../server/api';
+import { sayProblem, ServerProblem } from '../../server/server-problem';
+import { StringTable } from '../../string-table/string-table';
+
+/** What one string is computed from, and what somebody weighed or marked. */
+@Component({
+  selector: 'peg-string-card',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, MatSelectModule],
+  template: `
+    <h2>{{ gauge() }} · {{ lineName() }}</h2>
+    <dl>
+      @for (fact of facts(); track fact.what) {
+        <dt>{{ fact.what }}</dt>
+        <dd>{{ fact.is }}</dd>
+      }
+    </dl>
+    <form (ngSubmit)="save()">
+      <h3>Weigh an offcut</h3>
+      <p class="soft">What was weighed wins over what the gauge gives.</p>
+      <label for="mass">mass, g</label>
+      <input id="mass" class="field" type="number" step="any" name="mass" [ngModel]="massG()" (ngModelChange)="massG.set($event)" />
+      <label for="length">length, mm</label>
+      <input
+        id="length"
+        class="field"
+        type="number"
+        step="any"
+        name="length"
+        [ngModel]="lengthMm()"
+        (ngModelChange)="lengthMm.set($event)"
+      />
+      <label id="mark-label" for="mark-label-pick">mark of its line</label>
+      <mat-select
+        class="field"
+        name="mark"
+        id="mark-label-pick"
+        aria-labelledby="mark-label"
+        [ngModel]="mark() ?? 'none'"
+        (ngModelChange)="mark.set($event === 'none' ? null : $event)"
+      >
+        <mat-option value="none">none</mat-option>
+        @for (each of marks; track each) {
+          <mat-option [value]="each">{{ each }}</mat-option>
+        }
+      </mat-select>
+      @if (fault(); as says) {
+        <p class="fault" role="alert">{{ says }}</p>
+      }
+      <button type="submit" class="act">Keep</button>
+      <p class="soft" role="status">{{ said() }}</p>
+    </form>
+  `,
+  styles: `
+    h3 {
+      margin-top: var(--space-3);
+      font-size: 16px;
+    }
+    dl {
+      display: grid;
+      grid-template-columns: 96px 1fr;
+      gap: 3px 8px;
+      margin: 8px 0;
+      font-size: 15px;
+    }
+    dt,
+    label {
+      color: var(--ink-soft);
+    }
+    dd {
+      margin: 0;
+    }
+    form {
+      display: grid;
+      gap: 4px;
+      border-top: 1px solid var(--line);
+    }
+    p {
+      margin: 0;
+      font-size: 15px;
+    }
+    .fault {
+      color: var(--oxide);
+    }
+  `,
+})
+export class StringCard {
+  readonly row = input.required<StoredString>();
+  readonly lineName = input.required<string>();
+
+  private readonly api = inject(Api);
+  private readonly table = inject(StringTable);
+  protected readonly marks = MARKS;
+  protected readonly massG = linkedSignal<number | null>(() => this.row().weighed?.massG ?? null);
+  protected readonly lengthMm = linkedSignal<number | null>(() => this.row().weighed?.lengthMm ?? null);
+  protected readonly mark = linkedSignal<Mark | null>(() => this.row().mark);
+  protected readonly fault = linkedSignal<StoredString, string | null>({ source: this.row, computation: () => null });
+  protected readonly said = signal('');
+
+  private readonly string = computed(() => asTableString(this.row()));
+  protected readonly gauge = computed(() => printGauge(this.string().gauge));
+  protected readonly facts = computed(() => {
+    const properties = stringProperties(this.string());
+    if (!properties.ok) return [];
+    const { linearDensity, stiffness, breakingLoad, core, bandPercent } = properties.value;
+    const { weighed } = this.row();
+    return [
+      { what: 'mass', is: `${(1000 * linearDensity).toFixed(3)} g/m, ±${bandPercent} %` },
+      { what: 'from', is: weighed === null ? 'its gauge and make' : `an offcut of ${weighed.lengthMm} mm that weighed ${weighed.massG} g` },
+      {
+        what: 'core',
+        is:
+          core === null
+            ? 'none: it is all one piece'
+            : `${toMillimetres(core).toFixed(2)} mm${this.row().coreMm === null ? ', usual for the gauge' : ''}`,
+      },
+      { what: 'breaks at', is: `${breakingLoad.toFixed(0)} N` },
+      { what: 'stiffness', is: `EA ${(stiffness / 1000).toFixed(1)} kN` },
+      { what: 'coating', is: this.row().coating },
+      { what: 'id', is: this.row().id },
+    ];
+  });
+
+  protected async save(): Promise<void> {
+    this.said.set('');
+    const massG = this.massG();
+    const lengthMm = this.lengthMm();
+    if ((massG === null) !== (lengthMm === null)) return this.fault.set('Mass and length go together: give both, or neither.');
+    const { version, ...row } = this.row();
+    const body: StringRow & { version: number } = {
+      ...row,
+      version,
+      mark: this.mark(),
+      weighed: massG === null || lengthMm === null ? null : { massG, lengthMm },
+    };
+    try {
+      await this.api.call('changeString', { params: { id: row.id }, body });
+      await this.table.load();
+      this.said.set('Kept.');
+    } catch (error) {
+      this.fault.set(sayProblem(error));
+      // what was typed stays; the next try is against the row as it is now
+      if (error instanceof ServerProblem && error.kind === 'stale') await this.table.load();
+    }
+  }
+}

@@ -1,0 +1,3 @@
+export { readFile, type ReadFile } from './read-file.js';
+export type { FiledRow } from './shapes.js';
+export { writeFile } from './write-file.js';
