@@ -49,7 +49,7 @@ export const issueFields = (error: z.ZodError): { path: string[]; says: string }
 
 function issueSays(issue: z.core.$ZodIssue): string {
   if (issue.code === 'unrecognized_keys') return 'is not a field of this request';
-  if (issue.code === 'invalid_value') return `must be one of ${issue.values.join(', ')}`;
+  if (issue.code === 'invalid_value' && issue.message.startsWith('Invalid')) return `must be one of ${issue.values.join(', ')}`;
   if (issue.code === 'invalid_union') return issue.message === 'Invalid input' ? 'is of a kind that is not known here' : issue.message;
   return issue.message.replace(/^Invalid input: expected /, 'must be ').replace(/, received .*$/, '');
 }

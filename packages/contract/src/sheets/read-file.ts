@@ -62,9 +62,10 @@ function readCsv(kind: FileKind, text: string): Raw {
   if (header.length > 0) return { rows: [], problems: header };
   const torn = errors
     .filter(({ type }) => type !== 'Delimiter')
-    .map(({ row = 0, code, message }) => ({
-      row: row + HEADER_ROW + 1,
-      column: code === 'MissingQuotes' ? 'quotes' : 'cells',
+    .map(({ type, row = 0, message }) => ({
+      // a quote is counted with the header, a missing cell without it
+      row: row + HEADER_ROW + (type === 'Quotes' ? 0 : 1),
+      column: type === 'Quotes' ? 'quotes' : 'cells',
       says: message.toLowerCase(),
     }));
   return { rows: data.map((cells, index) => ({ row: index + HEADER_ROW + 1, value: fromCells(cells, columns) })), problems: torn };

@@ -1,0 +1,68 @@
+import type { Type } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+
+/** A component as somebody at the bench meets it: buttons by what they say, fields by their label. */
+export class BenchPage<T> {
+  private constructor(private readonly fixture: ComponentFixture<T>) {}
+
+  static async open<T>(component: Type<T>, inputs: Record<string, unknown> = {}): Promise<BenchPage<T>> {
+    const fixture = TestBed.createComponent(component);
+    for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+    const page = new BenchPage(fixture);
+    await page.settle();
+    return page;
+  }
+
+  get element(): HTMLElement {
+    return this.fixture.nativeElement as HTMLElement;
+  }
+
+  /** What can be read, on one line. */
+  get text(): string {
+    return (this.element.textContent ?? '').replace(/\s+/g, ' ');
+  }
+
+  alert(): string {
+    return (this.element.querySelector('[role=alert]')?.textContent ?? '').trim();
+  }
+
+  async settle(): Promise<void> {
+    await this.fixture.whenStable();
+    this.fixture.detectChanges();
+    await this.fixture.whenStable();
+  }
+
+  button(says: string): HTMLButtonElement {
+    const found = [...this.element.querySelectorAll('button')].find(({ textContent, ariaLabel }) =>
+      (ariaLabel ?? textContent).trim().startsWith(says),
+    );
+    if (found === undefined) throw new Error(`no button says ${says}`);
+    return found;
+  }
+
+  async press(says: string): Promise<void> {
+    this.button(says).click();
+    await this.settle();
+  }
+
+  field(label: string): HTMLInputElement {
+    const labelled = [...this.element.querySelectorAll('label')].find(({ textContent }) => textContent.trim() === label);
+    const found =
+      this.element.querySelector<HTMLInputElement>(`input[aria-label="${label}"]`) ??
+      (labelled === undefined ? null : this.element.querySelector<HTMLInputElement>(`#${labelled.htmlFor}`));
+    if (found === null) throw new Error(`no field ${label}`);
+    return found;
+  }
+
+  async type(label: string, text: string): Promise<void> {
+    const input = this.field(label);
+    input.value = text;
+    input.dispatchEvent(new Event('input'));
+    await this.settle();
+  }
+
+  async submit(): Promise<void> {
+    this.element.querySelector('form')?.dispatchEvent(new Event('submit'));
+    await this.settle();
+  }
+}
