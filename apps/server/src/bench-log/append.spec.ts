@@ -86,6 +86,14 @@ describe('appending to the log', () => {
     expect(body.outcomes[0].says).toContain('6 entries');
   });
 
+  it('refuses a tuning with a note too few for the instrument', async () => {
+    const event = chosen([0.254, 0.33, 0.432, 0.66, 0.914, 1.168]);
+    if (event.kind !== 'set-chosen') throw new Error('a set');
+    const tuning = { a4Hz: 440, notes: [{ note: 'D4', frequencyHz: null }] };
+    const { body } = await append({ ...event, payload: { ...event.payload, tuning } });
+    expect(body.outcomes[0].says).toContain('payload.tuning.notes must have 6 entries');
+  });
+
   it('knows no log of a job that does not exist', async () => {
     expect((await technician.ask('GET', `/api/jobs/${uuidV7()}/events`)).status).toBe(404);
   });

@@ -56,5 +56,8 @@ function stringFault(event: BenchEvent, stringCount: number): string | null {
   if (event.kind === 'set-chosen' && event.payload.strings.length !== stringCount) {
     return `payload.strings must have ${stringCount} entries, one for each string of the instrument`;
   }
+  if (event.kind === 'set-chosen' && event.payload.tuning !== undefined && event.payload.tuning.notes.length !== stringCount) {
+    return `payload.tuning.notes must have ${stringCount} entries, one for each string of the instrument`;
+  }
   return null;
 }

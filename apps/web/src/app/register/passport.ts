@@ -3,6 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import type { PastSetup } from '@gold-peg/contract/register';
 import { fromMillimetres } from '@gold-peg/craft/units';
+import { nameTuning } from '@gold-peg/craft/tuning';
 import { Measures, say, turnsToQuarter } from '../preferences/measures';
 import { Api } from '../server/api';
 import { sayProblem } from '../server/server-problem';
@@ -103,8 +104,16 @@ export class PassportPage {
       when: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(setup.fittedAt)),
       setName: setup.setName,
       by: setup.fittedBy,
-      remark: [setup.remark, ...setup.notes].filter((text) => text !== '').join(' · '),
+      remark: [tuningOf(setup), setup.remark, ...setup.notes, lostOf(setup)].filter((text) => text !== '').join(' · '),
       pull: pull === null ? '–' : say(this.measures.pull(pull)),
     };
   }
 }
+
+/** The tuning a setup was made for, where one was chosen with it. */
+function tuningOf({ tuning }: PastSetup): string {
+  return tuning === undefined ? '' : `tuned ${nameTuning(tuning.notes.map(({ note }) => note))}, A = ${tuning.a4Hz} Hz`;
+}
+
+const lostOf = ({ scrapped = [] }: PastSetup): string =>
+  scrapped.map(({ string, why }) => `string ${string} lost: ${why.replaceAll('-', ' ')}`).join(', ');

@@ -59,8 +59,8 @@ export class Choose {
   protected readonly a4 = computed(() => this.strung()?.a4 ?? CONCERT_A4);
   protected readonly oldName = computed(() => this.desk.file()?.passport.current?.setName ?? null);
   protected readonly isTaken = computed(() => {
-    const chosen = this.desk.sheet().chosen?.payload;
-    return chosen !== undefined && this.desk.triedTuning() === null && chosen.name === this.desk.candidate()?.name;
+    const set = this.desk.candidate();
+    return set !== null && this.desk.triedTuning() === null && this.desk.isChosen(set);
   });
   protected readonly options = computed(() =>
     this.desk

@@ -79,24 +79,27 @@ export class WorksheetDesk {
     const own = this.log.local().filter(({ jobId, state }) => jobId === file.job.id && state !== 'refused');
     return foldWorksheet(count, [...file.events.map(({ event }) => event), ...own.map(({ event }) => event)]);
   });
+  /** What was chosen, where it is no set of the table: strings of several sets, for instance. */
+  private readonly chosenSet = computed<StringSet | null>(() => {
+    const chosen = this.sheet().chosen;
+    if (chosen === null || isSetOf(chosen.payload, this.table.sets())) return null;
+    const strings = chosen.payload.strings.flatMap(({ stringId }) => this.table.strings().find(({ id }) => id === stringId) ?? []);
+    const { name, family } = chosen.payload;
+    return strings.length === chosen.payload.strings.length ? { id: `chosen-${chosen.id}`, lineId: null, name, family, strings } : null;
+  });
   readonly sets = computed(() => {
     const instrument = this.asItCame();
     if (instrument === null) return [];
-    const own = this.ownSet();
-    return [...(own === null ? [] : [own.set]), ...setsFor(instrument.family, instrument.strings.length, this.table.sets())];
+    const own = [this.ownSet()?.set, this.chosenSet()].filter((set) => set !== undefined && set !== null);
+    return [...own, ...setsFor(instrument.family, instrument.strings.length, this.table.sets())];
   });
   /** The set that is chosen, or the one being looked at. */
   readonly candidate = computed<StringSet | null>(() => {
     const wanted = this.candidateId();
-    const { setId, name } = this.sheet().chosen?.payload ?? {};
     const before = this.file()?.passport.current?.setName;
     const find = (is: (set: StringSet) => boolean) => this.sets().find(is);
     return (
-      find(({ id }) => id === wanted) ??
-      find(({ id }) => id === setId) ??
-      find((set) => set.name === (name ?? before)) ??
-      this.sets()[0] ??
-      null
+      find(({ id }) => id === wanted) ?? find((set) => this.isChosen(set)) ?? find(({ name }) => name === before) ?? this.sets()[0] ?? null
     );
   });
   /** Strings going on: those chosen, or those of the candidate while nothing is. */
@@ -191,9 +194,19 @@ export class WorksheetDesk {
     const tried = this.triedTuning();
     const tuning = tried === null ? this.sheet().chosen?.payload.tuning : logTuning(tried);
     const own = this.ownSet();
-    const setId = set === own?.set ? (own.from?.id ?? null) : set.id;
+    const setId = set === own?.set ? (own.from?.id ?? null) : set === this.chosenSet() ? this.sheet().chosen?.payload.setId : set.id;
     const payload: SetChosen = { name: set.name, family: set.family, strings: set.strings.map(logString), setId };
     await this.happens({ kind: 'set-chosen', payload: tuning === undefined ? payload : { ...payload, tuning } });
+  }
+
+  /** Whether these are the strings that were chosen; by name where the log does not say which they were. */
+  isChosen(set: StringSet): boolean {
+    const chosen = this.sheet().chosen?.payload;
+    if (chosen === undefined) return false;
+    if (chosen.strings.some(({ stringId }) => stringId === undefined)) return chosen.name === set.name;
+    return (
+      chosen.strings.length === set.strings.length && chosen.strings.every(({ stringId }, index) => stringId === set.strings[index]?.id)
+    );
   }
 
   /** A string was lost: it is laid out, anchored and wound again from another. */
@@ -249,6 +262,13 @@ const logTuning = ({ a4, notes }: Tuned): LoggedTuning => ({
   a4Hz: a4,
   notes: notes.map(({ note, frequency }) => ({ note, frequencyHz: frequency })),
 });
+
+/** Whether every string chosen is that of the set it names. */
+function isSetOf({ setId, strings }: SetChosen, sets: readonly StringSet[]): boolean {
+  if (strings.some(({ stringId }) => stringId === undefined)) return true;
+  const set = sets.find(({ id }) => id === setId);
+  return set?.strings.length === strings.length && strings.every(({ stringId }, index) => stringId === set.strings[index]?.id);
+}
 
 const asWound = (plan: WindPlan): WoundPayload => ({
   turns: plan.wind.turns,

@@ -1,0 +1,195 @@
+import { TestBed } from '@angular/core/testing';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { WorksheetFile } from '@gold-peg/contract/jobs';
+import { DEFAULT_PREFERENCES } from '@gold-peg/contract/people';
+import { fromInstrument, type PastSetup } from '@gold-peg/contract/register';
+import { instrumentOf } from '@gold-peg/craft/instrument';
+import { SETS, STRINGS, type StringSet, type TableString } from '@gold-peg/craft/strings';
+import { hertz } from '@gold-peg/craft/units';
+import { logString, type BenchEvent, type SetChosen } from '@gold-peg/craft/worksheet';
+import { BenchDatabase } from '../../bench-log/bench-database';
+import { BenchLog } from '../../bench-log/bench-log';
+import { Session } from '../../session/session';
+import { WorksheetDesk } from './worksheet-desk';
+import { WorksheetFiles } from './worksheet-files';
+
+const jobId = '01900000-0000-7000-8000-00000000000a';
+const instrumentId = '01900000-0000-7000-8000-00000000000b';
+const person = { id: '01900000-0000-7000-8000-00000000000c', name: 'P', role: 'technician' as const, preferences: DEFAULT_PREFERENCES };
+const setOf = (id: string) => SETS.find((set) => set.id === id) as StringSet;
+const nines = setOf('electric-nickel-9-11-16-24w-32w-42w');
+const tens = setOf('electric-nickel-10-13-17-26w-36w-46w');
+const single = (id: string) => STRINGS.find((string) => string.id === id) as TableString;
+
+const setup = (set: StringSet, more: Partial<PastSetup> = {}): PastSetup => ({
+  jobId,
+  setName: set.name,
+  fittedAt: '2026-05-01T10:00:00Z',
+  fittedBy: 'P',
+  remark: '',
+  notes: [],
+  measurements: [],
+  strings: set.strings.map((string, index) => ({ ...logString(string), string: index + 1, turns: 2, slackMm: 50 })),
+  ...more,
+});
+
+function worksheetFile(current: PastSetup | null, events: BenchEvent[] = []): WorksheetFile {
+  const instrument = {
+    id: instrumentId,
+    passport: 104,
+    name: 'A six',
+    facts: 'six in line',
+    family: 'electric' as const,
+    scaleMm: 648,
+    stringCount: 6,
+    ownerId: null,
+    ownerName: null,
+    currentSet: null,
+    fittedAt: null,
+    openJobId: jobId,
+  };
+  return {
+    job: {
+      id: jobId,
+      state: 'waiting',
+      stage: 'choose',
+      reason: '',
+      takenInAt: '2026-05-26T08:00:00Z',
+      promisedAt: null,
+      setName: null,
+      instrument,
+    },
+    passport: {
+      ...instrument,
+      version: 1,
+      remark: '',
+      geometry: fromInstrument(instrumentOf('electric-in-line')),
+      current,
+      setups: current === null ? [] : [current],
+    },
+    events: events.map((event, index) => ({ event, seq: index + 1, storedAt: event.at })),
+  };
+}
+
+/** Away from the server: the desk works from what the device keeps. */
+describe('the desk of a worksheet', () => {
+  let desk: WorksheetDesk;
+  let database: BenchDatabase;
+
+  beforeEach(() => {
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('Failed to fetch')));
+    TestBed.configureTestingModule({ providers: [WorksheetFiles, WorksheetDesk] });
+  });
+  afterEach(() => {
+    TestBed.resetTestingModule();
+    database.close();
+    vi.unstubAllGlobals();
+  });
+
+  async function open(current: PastSetup | null, events: BenchEvent[] = []): Promise<void> {
+    database = TestBed.inject(BenchDatabase);
+    await Promise.all([database.events.clear(), database.files.clear(), database.keptTables.clear()]);
+    await database.files.put({ jobId, file: worksheetFile(current, events) });
+    TestBed.inject(Session).person.set(person);
+    desk = TestBed.inject(WorksheetDesk);
+    await desk.open(jobId);
+    TestBed.tick();
+  }
+  const logged = () =>
+    TestBed.inject(BenchLog)
+      .local()
+      .map(({ event }) => event);
+  const chosen = (): SetChosen => {
+    const event = logged().findLast(({ kind }) => kind === 'set-chosen');
+    if (event?.kind !== 'set-chosen') throw new Error('nothing was chosen');
+    return event.payload;
+  };
+
+  it('opens from the device while the server is away, with the set that is on it laid out again', async () => {
+    await open(setup(nines));
+    expect(desk.file()?.job.id).toBe(jobId);
+    expect(desk.candidate()?.id).toBe(nines.id);
+    expect(desk.lanes().map(({ letter }) => letter)).toEqual(['E', 'B', 'G', 'D', 'A', 'E']);
+    expect(desk.oldStrings()?.every((string) => string !== null)).toBe(true);
+  });
+
+  it('logs the set with its rows of the table, so that the shelf knows what was opened', async () => {
+    await open(setup(nines));
+    desk.candidateId.set(tens.id);
+    await desk.choose();
+    expect(chosen().setId).toBe(tens.id);
+    expect(chosen().strings.map(({ stringId }) => stringId)).toEqual(tens.strings.map(({ id }) => id));
+    expect(desk.isChosen(tens)).toBe(true);
+    expect(desk.isChosen(nines)).toBe(false);
+  });
+
+  it('keeps a set with a single in it as what it is, though another set bears its name', async () => {
+    await open(setup(nines));
+    const strings = tens.strings.with(2, single('electric-plain-18'));
+    desk.ownSet.set({ set: { id: 'own', lineId: null, name: tens.name, family: 'electric', strings }, from: tens });
+    desk.candidateId.set('own');
+    await desk.choose();
+    expect(chosen()).toMatchObject({ name: tens.name, setId: tens.id });
+    desk.ownSet.set(null);
+    desk.candidateId.set(null);
+    // as after a reload: only the log knows
+    expect(desk.candidate()?.strings[2]?.id).toBe('electric-plain-18');
+    expect(desk.isChosen(tens)).toBe(false);
+    await desk.choose();
+    expect(chosen().strings[2]?.stringId).toBe('electric-plain-18');
+    expect(chosen().setId).toBe(tens.id);
+  });
+
+  it('tunes the job, not the past: old strings stay in the tuning they came with', async () => {
+    const tuning = { a4Hz: 440, notes: ['D4', 'A3', 'F3', 'C3', 'G2', 'D2'].map((note) => ({ note, frequencyHz: null })) };
+    await open(setup(nines, { tuning }));
+    expect(desk.asItCame()?.strings[0]?.note).toBe('D4');
+    desk.triedTuning.set({ a4: hertz(432), notes: ['E4', 'B3', 'G3', 'D3', 'A2', 'E2'].map((note) => ({ note, frequency: null })) });
+    expect(desk.instrument()?.strings[0]?.note).toBe('E4');
+    expect(desk.asItCame()?.strings[0]?.note).toBe('D4');
+    await desk.choose();
+    expect(chosen().tuning).toMatchObject({ a4Hz: 432, notes: [{ note: 'E4', frequencyHz: null }, {}, {}, {}, {}, {}] });
+    desk.triedTuning.set(null);
+    desk.stage.set('wind');
+    expect(desk.instrument()?.a4).toBe(432);
+  });
+
+  it('begins a lane again with another string when one is lost', async () => {
+    await open(setup(nines));
+    await desk.choose();
+    desk.stage.set('anchor');
+    TestBed.tick();
+    desk.lane.set(0);
+    await desk.markDone();
+    expect(desk.sheet().done.anchor[0]).not.toBeNull();
+    desk.lane.set(0);
+    await desk.scrap('kinked');
+    expect(desk.sheet().done.anchor[0]).toBeNull();
+    expect(desk.sheet().scrapped.map(({ string, payload }) => [string, payload.why])).toEqual([[1, 'kinked']]);
+    expect(logged().at(-1)).toMatchObject({ kind: 'scrapped', string: 1, personId: person.id });
+  });
+
+  it('knows a set of an older log by its name', async () => {
+    const payload: SetChosen = {
+      name: tens.name,
+      family: 'electric',
+      strings: tens.strings.map((string) => ({ construction: string.construction, gaugeMm: string.gauge * 1000 })),
+    };
+    const event: BenchEvent = {
+      id: '01900000-0000-7000-8000-0000000000e1',
+      version: 1,
+      jobId,
+      instrumentId,
+      personId: person.id,
+      deviceId: person.id,
+      at: '2026-05-26T08:30:00Z',
+      kind: 'set-chosen',
+      payload,
+    };
+    await open(setup(nines), [event]);
+    expect(desk.candidate()?.id).toBe(tens.id);
+    expect(desk.isChosen(tens)).toBe(true);
+    desk.stage.set('wind');
+    expect(desk.strings()[0]?.gauge).toBeCloseTo(0.000254, 9);
+  });
+});
