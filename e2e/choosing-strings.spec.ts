@@ -87,19 +87,22 @@ test('a set goes from the shelf to a job, a lost string takes one more, and the 
   workshop,
 }) => {
   await signIn(page, workshop);
-  await choose(page, /Heron parlour, walnut/);
-  await stageLink(page, 'Wind').click();
+  await choose(page, /Cutwater mandolin, teardrop/);
+  await page.getByRole('button', { name: /^Take/ }).click();
+  await expect(page.getByRole('button', { name: 'String 8 laid out' })).toBeVisible();
+  await page.keyboard.press('2');
+  await page.keyboard.press('Space');
   await page.keyboard.press('2');
   await page.keyboard.press('x');
   await expect(page.getByRole('dialog')).toContainText('String 2 is lost: why?');
   await page.getByRole('button', { name: 'kinked' }).click();
-  await stageLink(page, 'Ready').click();
-  await expect(page.getByRole('button', { name: 'String 2 laid out' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'String 2 laid out' })).toBeEnabled();
+  await expect(page.getByTestId('waiting')).toBeHidden();
 
   await strings(page, 'Shelf');
   const lately = page.getByRole('listitem').filter({ hasText: 'lost, kinked' });
-  await expect(lately).toContainText('.016 single');
-  await expect(lately).toContainText('0117 Heron parlour, walnut');
+  await expect(lately).toContainText('.010 single');
+  await expect(lately).toContainText('0126 Cutwater mandolin, teardrop');
 
   await page.getByRole('button', { name: /^Order \d+ running low/ }).click();
   await expect(page.getByRole('button', { name: 'Order 0 running low' })).toBeDisabled();

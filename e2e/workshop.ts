@@ -56,7 +56,7 @@ export class Workshop {
   }
 }
 
-/** Each spec file has its own workshop. */
+/** One workshop for the worker: spec files share it, so that each leaves alone what another stands on. */
 export const test = base.extend<object, { workshop: Workshop }>({
   workshop: [
     // playwright reads the braces

@@ -35,8 +35,23 @@ const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['choose', (page) => stage(page, 'Choose')],
   ['wind-classical', (page) => instrument(page, 'Almery classical, cedar').then(() => stage(page, 'Wind'))],
   ['wind-bass', (page) => instrument(page, 'Longshore four').then(() => stage(page, 'Wind'))],
+  ['strings-workbench', (page) => strings(page, 'Workbench')],
+  ['solver', solver],
+  ['strings-table', (page) => page.keyboard.press('Escape').then(() => strings(page, 'Table'))],
+  ['shelf', (page) => strings(page, 'Shelf')],
   ['wind-evening', evening],
 ];
+
+async function strings(page: Page, view: string): Promise<void> {
+  await place(page, 'Strings');
+  await page.getByRole('navigation', { name: 'Views of Strings' }).getByRole('link', { name: view, exact: true }).click();
+}
+
+async function solver(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Find gauges' }).click();
+  await page.getByRole('radio', { name: 'pull alike on every string' }).check();
+  await page.getByRole('button', { name: 'Take' }).first().waitFor();
+}
 
 async function evening(page: Page): Promise<void> {
   await instrument(page, 'Brindle six, sea green');

@@ -68,6 +68,19 @@ export function retuneSeats(strung: Strung, { notes, a4 }: Tuned): Strung {
   return { ...strung, a4, seats };
 }
 
+/** Other scale lengths, one for each seat, as of a multiscale neck: what stretches beyond the speaking length stays as it was. */
+export function rescale(strung: Strung, scales: readonly Metres[]): Strung {
+  const seats = strung.seats.map((seat, index) => {
+    const speakingLength = scales[index] ?? seat.speakingLength;
+    return { ...seat, speakingLength, path: metres(seat.path - seat.speakingLength + speakingLength) };
+  });
+  return { ...strung, seats };
+}
+
+/** Scale lengths that run evenly from the first string to the last, in frets that fan out. */
+export const fanned = (first: Metres, last: Metres, count: number): Metres[] =>
+  Array.from({ length: count }, (_, index) => metres(count < 2 ? first : first + ((last - first) * index) / (count - 1)));
+
 /** What sounds with a capo behind this fret: shorter and higher, at the same pull. */
 export function withCapo(strung: Strung, fret: number): Strung {
   const shorter = 2 ** (-fret / 12);

@@ -2,10 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { instrumentOf, stretchingPath } from '../instrument/index.js';
 import { stringProperties } from '../strings/index.js';
 import { tensionFor } from '../tension/index.js';
-import { frequencyOf, fromInches, hertz, parseNote, toMillimetres } from '../units/index.js';
+import { frequencyOf, fromInches, fromMillimetres, hertz, parseNote, toMillimetres } from '../units/index.js';
 import {
+  fanned,
   nameTuning,
   NECKS,
+  rescale,
   retune,
   retuneSeats,
   strungNeck,
@@ -67,6 +69,19 @@ describe('an instrument in another tuning', () => {
       if (place === undefined) throw new Error('no string');
       expect(seat.path).toBe(stretchingPath(instrument, place));
       expect(seat.slotWidth).toBe(place.slotWidth);
+    });
+  });
+
+  it('takes other scales, and stretches as much beyond them as before', () => {
+    const strung = strungOf(instrument);
+    const scales = fanned(fromMillimetres(600), fromMillimetres(650), 6);
+    expect(scales.map((scale) => Math.round(toMillimetres(scale)))).toEqual([600, 610, 620, 630, 640, 650]);
+    rescale(strung, scales).seats.forEach((seat, index) => {
+      const before = strung.seats[index];
+      if (before === undefined) throw new Error('no seat');
+      expect(seat.speakingLength).toBe(scales[index]);
+      expect(seat.path - seat.speakingLength).toBeCloseTo(before.path - before.speakingLength, 12);
+      expect(seat.pitch).toBe(before.pitch);
     });
   });
 

@@ -103,6 +103,42 @@ describe('the table', () => {
   });
 });
 
+describe('another gauge of a line', () => {
+  it('is added with the same make-up, unweighed and unmarked', async () => {
+    const page = await BenchPage.open(TableView);
+    await page.type('Find', 'electric-nickel-46');
+    await page.press('.046');
+    await page.type('thousandths of an inch', '47');
+    const row = houseTable().strings.find(({ id }) => id === 'electric-nickel-46');
+    far.answer({ ...row, id: 'electric-nickel-47', gaugeMm: 1.1938, version: 1 }, 201);
+    far.answer(houseTable());
+    await page.press('add it to the table');
+    await vi.waitFor(async () => {
+      await page.settle();
+      expect(page.text).toContain('.047 is in the table.');
+    });
+    expect(far.sent[0]).toMatchObject({
+      method: 'POST',
+      url: '/api/strings',
+      body: { id: 'electric-nickel-47', gaugeMm: 1.1938, wrap: 'nickelPlatedSteel', weighed: null, mark: null },
+    });
+  });
+
+  it('that cannot be is refused, and what was typed stays', async () => {
+    const page = await BenchPage.open(TableView);
+    await page.type('Find', 'electric-nickel-46');
+    await page.press('.046');
+    await page.type('thousandths of an inch', '460');
+    far.answer(problem('invalid', 'gaugeMm must lie between 0.127 and 4.572 mm'), 422);
+    await page.press('add it to the table');
+    await vi.waitFor(async () => {
+      await page.settle();
+      expect(page.alert()).toContain('gaugeMm must lie between');
+    });
+    expect(page.field('thousandths of an inch').value).toBe('460');
+  });
+});
+
 describe('sets', () => {
   it('say what is easily confused, and what lies on the shelf', async () => {
     const page = await BenchPage.open(SetsView);

@@ -2,11 +2,11 @@ import { TestBed } from '@angular/core/testing';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { setsFor } from '@gold-peg/craft/strings';
-import { NECKS, strungNeck, tuningsFor, type Tuned } from '@gold-peg/craft/tuning';
+import { NECKS, strungNeck, tuningsFor } from '@gold-peg/craft/tuning';
 import { CONCERT_A4 } from '@gold-peg/craft/units';
 import { stringingOf } from '../solver/wish-form';
 import { BenchPage } from '../testing/bench-page';
-import { TuningEditor, type TuningData } from './tuning-editor';
+import { TuningEditor, type TunedNeck, type TuningData } from './tuning-editor';
 
 const kind = NECKS.find(({ id }) => id === 'ukulele-concert');
 const strung = strungNeck(kind as NonNullable<typeof kind>);
@@ -16,11 +16,12 @@ const data: TuningData = {
   tuned: { a4: CONCERT_A4, notes: strung.seats.map(({ note }) => ({ note, frequency: null })) },
   strings: stringingOf(strung, setsFor('ukulele', 4)[0]?.strings ?? [])?.strings ?? null,
   tunings: tuningsFor('ukulele', 4),
+  scales: true,
 };
 
 describe('the tuning editor', () => {
   let page: BenchPage<TuningEditor>;
-  const closed = vi.fn<(tuned?: Tuned) => void>();
+  const closed = vi.fn<(neck?: TunedNeck) => void>();
 
   beforeEach(async () => {
     closed.mockClear();
@@ -33,7 +34,7 @@ describe('the tuning editor', () => {
     page = await BenchPage.open(TuningEditor);
   });
 
-  const taken = () => closed.mock.calls.at(-1)?.[0]?.notes.map(({ note }) => note);
+  const taken = () => closed.mock.calls.at(-1)?.[0]?.tuned.notes.map(({ note }) => note);
 
   it('moves one string by a semitone, and names the tuning by its notes', async () => {
     await page.press('String 4 a semitone down');
@@ -52,7 +53,7 @@ describe('the tuning editor', () => {
   it('takes a pitch in hertz, with the nearest note beside it', async () => {
     await page.type('String 1 is tuned to', '435 Hz');
     await page.press('Take');
-    expect(closed.mock.calls.at(-1)?.[0]?.notes[0]).toEqual({ note: 'A4', frequency: 435 });
+    expect(closed.mock.calls.at(-1)?.[0]?.tuned.notes[0]).toEqual({ note: 'A4', frequency: 435 });
   });
 
   it('gives nothing away while something in it is no pitch, and keeps what was typed', async () => {
@@ -70,7 +71,7 @@ describe('the tuning editor', () => {
     expect(page.button('Take').disabled).toBe(true);
     await page.type('A4, Hz', '415');
     await page.press('Take');
-    expect(closed.mock.calls.at(-1)?.[0]?.a4).toBe(415);
+    expect(closed.mock.calls.at(-1)?.[0]?.tuned.a4).toBe(415);
   });
 
   it('says in red, before it is taken, which string a tuning breaks', async () => {
@@ -85,5 +86,21 @@ describe('the tuning editor', () => {
     expect(() => page.button('keep')).toThrow();
     await page.press('String 2 a semitone up');
     expect(page.button('keep').textContent).toContain('keep g C F A in the table');
+  });
+
+  it('takes another scale for each string, or a fan from the first to the last, and pulls by it', async () => {
+    const pull = (string: number) =>
+      Number.parseFloat(/(\d+) N/.exec(page.element.querySelectorAll('tbody tr')[string - 1]?.textContent ?? '')?.[1] ?? '');
+    const before = pull(4);
+    await page.type('Scale of string 1, mm', '400');
+    await page.type('Scale of string 4, mm', '460');
+    await page.press('fan evenly');
+    expect(page.field('Scale of string 2, mm').value).toBe('420');
+    expect(pull(4)).toBeGreaterThan(before * 1.3);
+    await page.press('Take');
+    expect(closed.mock.calls.at(-1)?.[0]?.scales.map((scale) => Math.round(scale * 1000))).toEqual([400, 420, 440, 460]);
+    await page.type('Scale of string 3, mm', '4');
+    expect(page.alert()).toContain('The scale of string 3 must lie between 150 and 1300 mm');
+    expect(page.button('Take').disabled).toBe(true);
   });
 });

@@ -3,8 +3,8 @@ import { FormsModule } from '@angular/forms';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatSelectModule } from '@angular/material/select';
 import type { StringProperties } from '@gold-peg/craft/strings';
-import { nameTuning, type Strung, type Tuned, type TunedNote, type Tuning } from '@gold-peg/craft/tuning';
-import { hertz, transpose } from '@gold-peg/craft/units';
+import { fanned, nameTuning, rescale, type Strung, type Tuned, type TunedNote, type Tuning } from '@gold-peg/craft/tuning';
+import { fromMillimetres, hertz, toMillimetres, transpose, type Metres } from '@gold-peg/craft/units';
 import { Measures, say } from '../preferences/measures';
 import { Api } from '../server/api';
 import { sayProblem } from '../server/server-problem';
@@ -18,9 +18,18 @@ export interface TuningData {
   /** Strings that are to be tuned so; null while none are chosen. */
   strings: readonly StringProperties[] | null;
   tunings: readonly Tuning[];
+  /** Whether scale lengths may be changed as well: on a bench of no instrument in particular. */
+  scales: boolean;
+}
+
+export interface TunedNeck {
+  tuned: Tuned;
+  /** One for each string. */
+  scales: readonly Metres[];
 }
 
 const MOST_FRET = 9;
+const SCALE_RANGE = { least: 150, most: 1300 };
 /** The scale of what is left is so wide, px, and shows so many semitones. */
 const SCALE = { width: 240, semitones: 20 };
 
@@ -34,7 +43,7 @@ const SCALE = { width: 240, semitones: 20 };
 })
 export class TuningEditor {
   protected readonly data = inject<TuningData>(MAT_DIALOG_DATA);
-  private readonly dialog = inject<MatDialogRef<TuningEditor, Tuned>>(MatDialogRef);
+  private readonly dialog = inject<MatDialogRef<TuningEditor, TunedNeck>>(MatDialogRef);
   private readonly measures = inject(Measures);
   private readonly api = inject(Api);
   private readonly table = inject(StringTable);
@@ -48,6 +57,17 @@ export class TuningEditor {
   protected readonly typed = signal<Readonly<Record<number, string>>>({});
   protected readonly faults = signal<Readonly<Record<number, string>>>({});
   protected readonly kept = signal('');
+  /** Millimetres, as typed. */
+  protected readonly scaleMm = signal<readonly (number | null)[]>(
+    this.data.strung.seats.map(({ speakingLength }) => Number(toMillimetres(speakingLength).toFixed(1))),
+  );
+  protected readonly scaleFault = computed(() => {
+    const bad = this.scaleMm().findIndex((mm) => mm === null || mm < SCALE_RANGE.least || mm > SCALE_RANGE.most);
+    return bad < 0
+      ? null
+      : `The scale of string ${bad + 1} must lie between ${SCALE_RANGE.least} and ${SCALE_RANGE.most} mm: from the smallest ukulele to the longest bass.`;
+  });
+  private readonly scales = computed(() => this.scaleMm().map((mm) => fromMillimetres(mm ?? 0)));
 
   protected readonly a4Fault = computed(() => {
     const a4 = this.a4();
@@ -59,9 +79,12 @@ export class TuningEditor {
     notes: this.notes(),
     a4: this.a4Fault() === null ? hertz(this.a4() ?? this.data.tuned.a4) : this.data.tuned.a4,
   }));
-  protected readonly rows = computed(() => tuningRows(this.data.strung, this.tuned(), this.data.strings, this.capo()));
+  private readonly strung = computed(() => (this.scaleFault() === null ? rescale(this.data.strung, this.scales()) : this.data.strung));
+  protected readonly rows = computed(() => tuningRows(this.strung(), this.tuned(), this.data.strings, this.capo()));
   protected readonly said = computed(() => sayVerdicts(this.rows()));
-  protected readonly whole = computed(() => this.a4Fault() === null && Object.keys(this.faults()).length === 0);
+  protected readonly whole = computed(
+    () => this.a4Fault() === null && this.scaleFault() === null && Object.keys(this.faults()).length === 0,
+  );
   protected readonly name = computed(() =>
     nameTuning(
       this.notes().map(({ note }) => note),
@@ -110,6 +133,17 @@ export class TuningEditor {
     this.notes.update((notes) => notes.with(index, tuned));
   }
 
+  protected changeScale(index: number, mm: number | null): void {
+    this.scaleMm.update((all) => all.with(index, mm));
+  }
+
+  /** From the first string evenly to the last. */
+  protected fan(): void {
+    const [first, last] = [this.scales()[0], this.scales().at(-1)];
+    if (first === undefined || last === undefined) return;
+    this.scaleMm.set(fanned(first, last, this.scales().length).map((scale) => Number(toMillimetres(scale).toFixed(1))));
+  }
+
   protected changeA4(value: number | null): void {
     this.a4.set(value);
   }
@@ -145,7 +179,7 @@ export class TuningEditor {
   }
 
   protected done(): void {
-    if (this.whole()) this.dialog.close(this.tuned());
+    if (this.whole()) this.dialog.close({ tuned: this.tuned(), scales: this.scales() });
   }
 }
 

@@ -3,10 +3,12 @@ import { FormsModule } from '@angular/forms';
 import { MatSelectModule } from '@angular/material/select';
 import { asTableString, type StoredString, type StringRow } from '@gold-peg/contract/strings';
 import { MARKS, printGauge, stringProperties, type Mark } from '@gold-peg/craft/strings';
-import { toMillimetres } from '@gold-peg/craft/units';
+import { fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
 import { Api } from '../../server/api';
 import { sayProblem, ServerProblem } from '../../server/server-problem';
 import { StringTable } from '../../string-table/string-table';
+
+const MM_PER_THOUSANDTH = 0.0254;
 
 /** What one string is computed from, and what somebody weighed or marked. */
 @Component({
@@ -56,6 +58,23 @@ import { StringTable } from '../../string-table/string-table';
       <button type="submit" class="act">Keep</button>
       <p class="soft" role="status">{{ said() }}</p>
     </form>
+    <form (ngSubmit)="addAnother()">
+      <h3>Another gauge of this line</h3>
+      <label for="another">thousandths of an inch</label>
+      <input
+        id="another"
+        class="field"
+        type="number"
+        step="any"
+        name="another"
+        [ngModel]="another()"
+        (ngModelChange)="another.set($event)"
+      />
+      @if (anotherFault(); as says) {
+        <p class="fault" role="alert">{{ says }}</p>
+      }
+      <button type="submit" class="quiet">add it to the table</button>
+    </form>
   `,
   styles: `
     h3 {
@@ -101,6 +120,8 @@ export class StringCard {
   protected readonly lengthMm = linkedSignal<number | null>(() => this.row().weighed?.lengthMm ?? null);
   protected readonly mark = linkedSignal<Mark | null>(() => this.row().mark);
   protected readonly fault = linkedSignal<StoredString, string | null>({ source: this.row, computation: () => null });
+  protected readonly another = signal<number | null>(null);
+  protected readonly anotherFault = signal<string | null>(null);
   protected readonly said = signal('');
 
   private readonly string = computed(() => asTableString(this.row()));
@@ -126,6 +147,30 @@ export class StringCard {
       { what: 'id', is: this.row().id },
     ];
   });
+
+  /** The same make-up in another gauge; its core is the usual one again, and nobody has weighed it yet. */
+  protected async addAnother(): Promise<void> {
+    this.said.set('');
+    this.anotherFault.set(null);
+    const thousandths = this.another() ?? Number.NaN;
+    const { version: _version, ...row } = this.row();
+    const body: StringRow = {
+      ...row,
+      id: `${row.lineId}-${String(thousandths).replace('.', '_').padStart(2, '0')}`,
+      gaugeMm: Number((thousandths * MM_PER_THOUSANDTH).toFixed(6)),
+      coreMm: null,
+      mark: null,
+      weighed: null,
+    };
+    try {
+      await this.api.call('addString', { body });
+      await this.table.load();
+      this.another.set(null);
+      this.said.set(`${printGauge(fromMillimetres(body.gaugeMm))} is in the table.`);
+    } catch (error) {
+      this.anotherFault.set(sayProblem(error));
+    }
+  }
 
   protected async save(): Promise<void> {
     this.said.set('');

@@ -5,8 +5,8 @@ import { MatSelectModule } from '@angular/material/select';
 import { toInstrument } from '@gold-peg/contract/register';
 import { compareOn } from '@gold-peg/craft/gauges';
 import { nameSet, setsFor, type StringSet } from '@gold-peg/craft/strings';
-import { nameTuning, NECKS, retuneSeats, strungNeck, strungOf, tuningsFor, type Strung, type Tuned } from '@gold-peg/craft/tuning';
-import type { Newtons } from '@gold-peg/craft/units';
+import { nameTuning, NECKS, rescale, retuneSeats, strungNeck, strungOf, tuningsFor, type Strung, type Tuned } from '@gold-peg/craft/tuning';
+import { toMillimetres, type Newtons } from '@gold-peg/craft/units';
 import { CompareLanes } from '../../compare/compare-lanes';
 import { signed } from '../../compare/compare-rows';
 import { consequencesOf } from '../../compare/consequences';
@@ -18,7 +18,7 @@ import type { AnswerRow } from '../../solver/answer-rows';
 import { GaugeFinder, type FinderData } from '../../solver/gauge-finder';
 import { stringingOf } from '../../solver/wish-form';
 import { StringTable } from '../../string-table/string-table';
-import { TuningEditor, type TuningData } from '../../tuning/tuning-editor';
+import { TuningEditor, type TunedNeck, type TuningData } from '../../tuning/tuning-editor';
 import { Trouble } from '../../ui/trouble';
 import { acrossChart, CHART_BOX, pitchChart } from './pull-charts';
 
@@ -77,7 +77,10 @@ export class Workbench {
       seats.map(({ note }) => note),
       seats.map(({ course }) => course),
     );
-    return `${name}, A = ${a4} Hz`;
+    const scales = [
+      ...new Set([seats[0], seats.at(-1)].map((seat) => (seat === undefined ? '' : toMillimetres(seat.speakingLength).toFixed(0)))),
+    ];
+    return `${name}, ${scales.join('–')} mm, A = ${a4} Hz`;
   });
   protected readonly unit = computed(() => this.measures.units().pull);
   protected readonly totals = computed(() => {
@@ -155,12 +158,15 @@ export class Workbench {
       tuned: this.tuned() ?? { a4: strung.a4, notes: strung.seats.map(({ note }) => ({ note, frequency: null })) },
       strings: this.stringing(this.second())?.strings ?? null,
       tunings: tuningsFor(strung.family, strung.seats.length, this.table.tunings()),
+      scales: true,
     };
     this.dialog
-      .open<TuningEditor, TuningData, Tuned>(TuningEditor, { data, width: '860px', maxWidth: '96vw' })
+      .open<TuningEditor, TuningData, TunedNeck>(TuningEditor, { data, width: '860px', maxWidth: '96vw' })
       .afterClosed()
-      .subscribe((tuned) => {
-        if (tuned !== undefined) this.tuned.set(tuned);
+      .subscribe((neck) => {
+        if (neck === undefined) return;
+        this.tuned.set(neck.tuned);
+        this.bare.set(rescale(this.bare(), neck.scales));
       });
   }
 

@@ -4,7 +4,7 @@ import { MatDialog } from '@angular/material/dialog';
 import { MatSelectModule } from '@angular/material/select';
 import { compareOn, confusables } from '@gold-peg/craft/gauges';
 import { listGauges } from '@gold-peg/craft/strings';
-import { nameTuning, strungOf, tunedAs, tuningsFor, type Tuned } from '@gold-peg/craft/tuning';
+import { nameTuning, strungOf, tunedAs, tuningsFor } from '@gold-peg/craft/tuning';
 import { CONCERT_A4, toInches, toKilogramsForce } from '@gold-peg/craft/units';
 import { CompareLanes } from '../../compare/compare-lanes';
 import { signed } from '../../compare/compare-rows';
@@ -14,7 +14,7 @@ import { Shelf } from '../../shelf/shelf';
 import type { AnswerRow } from '../../solver/answer-rows';
 import { GaugeFinder, type FinderData } from '../../solver/gauge-finder';
 import { StringTable } from '../../string-table/string-table';
-import { TuningEditor, type TuningData } from '../../tuning/tuning-editor';
+import { TuningEditor, type TunedNeck, type TuningData } from '../../tuning/tuning-editor';
 import { Caution } from '../../ui/caution';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 
@@ -131,12 +131,13 @@ export class Choose {
       tuned: tunedAs(instrument),
       strings: this.strings(),
       tunings: tuningsFor(strung.family, strung.seats.length, this.table.tunings()),
+      scales: false,
     };
     this.dialog
-      .open<TuningEditor, TuningData, Tuned>(TuningEditor, { data, width: '860px', maxWidth: '96vw' })
+      .open<TuningEditor, TuningData, TunedNeck>(TuningEditor, { data, width: '860px', maxWidth: '96vw' })
       .afterClosed()
-      .subscribe((tuned) => {
-        if (tuned !== undefined) this.desk.triedTuning.set(tuned);
+      .subscribe((neck) => {
+        if (neck !== undefined) this.desk.triedTuning.set(neck.tuned);
       });
   }
 
