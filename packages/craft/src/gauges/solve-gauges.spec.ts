@@ -170,6 +170,18 @@ describe('the gauge solver', () => {
     expect(best?.strings[0]?.id).toBe('other-10');
   });
 
+  it('does not open a set of which more than a third would be left over, unless a set was asked for', () => {
+    const strung = neck('electric-in-line');
+    const wish = { kind: 'equal-pull', pull: null } as const;
+    for (const { set, singles, strings } of solve(ask({ strung, wish, answers: 6 }))) {
+      const differ = strings.filter(({ id }, index) => set?.strings[index]?.id !== id).length;
+      expect(singles).toBe(set === null ? 6 : differ);
+      expect(set === null || differ <= 2).toBe(true);
+    }
+    const asked = solve(ask({ strung, wish, mostSingles: 4 }))[0];
+    expect(asked?.set).not.toBeNull();
+  });
+
   it('uses only what lies on the shelf, and nothing twice that is there once', () => {
     const { strung, table } = small();
     const wish = { kind: 'equal-pull', pull: newtons(72) } as const;

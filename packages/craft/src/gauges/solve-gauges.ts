@@ -72,7 +72,7 @@ function answerOf(
   const { picks, cost } = found;
   const chosen = picks.flatMap((pick, seat) => options[seat]?.[pick] ?? []);
   const nearest = found.base === null ? picked.findIndex((base) => mismatches(base, picks) === found.singles) : found.base;
-  const set = found.singles === picks.length ? null : (sets[nearest] ?? null);
+  const set = isLoose(found) ? null : (sets[nearest] ?? null);
   const total = weights.reduce((sum, weight) => sum + weight, 0);
   const used = new Map<string, number>();
   const strings = chosen.flatMap((option, seat) => {
@@ -83,12 +83,16 @@ function answerOf(
   return {
     strings,
     set,
-    singles: found.singles,
+    singles: set === null ? picks.length : found.singles,
     cost: total === 0 ? 0 : cost / total,
     missesPercent: total === 0 ? 0 : 100 * Math.sqrt(cost / total),
     missPercent: missesOf(chosen, wish, weights),
   };
 }
+
+/** Where no set was asked for, one of which a third and more is replaced is not worth opening. */
+const WORTH_OPENING = 1 / 3;
+const isLoose = ({ base, singles, picks }: Found) => singles === picks.length || (base === null && singles > picks.length * WORTH_OPENING);
 
 /** One string of a class that is still there, or the first of the class where the shelf does not matter. */
 function takeSingle({ class: { members } }: Option, counts: ReadonlyMap<string, number> | null, used: Map<string, number>) {

@@ -27,7 +27,7 @@ function neck({ relief, action }: Comparison, length: SayLength): Consequence {
     return { about, says: 'nothing is known of the old set: measure relief before and after', grave: false };
   if (Math.abs(toMillimetres(relief.likely)) < LEAST_SHOWN_MM) return { about, says: 'as before: the pull hardly changes', grave: false };
   const much = Math.abs(toMillimetres(relief.likely)) > MUCH_RELIEF_MM;
-  const todo = much ? 'measure, and leave the truss rod to a qualified repairer' : 'leave it, and measure once it has settled';
+  const todo = much ? 'measure, and leave the truss rod to a qualified repairer' : 'leave it';
   return { about, says: `relief ${band(relief, length)}, action at 12 ${band(action, length)}, estimates: ${todo}`, grave: much };
 }
 

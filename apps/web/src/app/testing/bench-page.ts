@@ -13,6 +13,10 @@ export class BenchPage<T> {
     return page;
   }
 
+  get instance(): T {
+    return this.fixture.componentInstance;
+  }
+
   get element(): HTMLElement {
     return this.fixture.nativeElement as HTMLElement;
   }
