@@ -96,8 +96,6 @@ const MM_PER_THOUSANDTH = 0.0254;
       margin: 0;
     }
     form {
-      display: grid;
-      gap: 4px;
       border-top: 1px solid var(--line);
     }
     p {

@@ -16,7 +16,7 @@ import { sayVerdicts, tuningRows } from '../../tuning/tuning-rows';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FormsModule, MatSelectModule],
   template: `
-    <div class="bar">
+    <div class="tools">
       <label id="tuning-neck" for="tuning-neck-pick">On</label>
       <mat-select
         class="field"
@@ -63,17 +63,6 @@ import { sayVerdicts, tuningRows } from '../../tuning/tuning-rows';
     </table>
   `,
   styles: `
-    .bar {
-      display: grid;
-      grid-template-columns: auto minmax(0, 320px) auto minmax(0, 320px) 1fr;
-      align-items: center;
-      gap: var(--space-3);
-      padding: var(--space-2) var(--space-4);
-      border-bottom: 1px solid var(--line);
-    }
-    label {
-      font-weight: 600;
-    }
     table {
       width: calc(100% - 2 * var(--space-4));
       margin: 0 var(--space-4);

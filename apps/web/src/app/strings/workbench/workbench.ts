@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, resource, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { MatDialog } from '@angular/material/dialog';
 import { MatSelectModule } from '@angular/material/select';
 import { toInstrument } from '@gold-peg/contract/register';
 import { compareOn } from '@gold-peg/craft/gauges';
@@ -14,11 +13,10 @@ import { Measures, say } from '../../preferences/measures';
 import { Api } from '../../server/api';
 import { sayProblem } from '../../server/server-problem';
 import { Shelf } from '../../shelf/shelf';
-import type { AnswerRow } from '../../solver/answer-rows';
-import { GaugeFinder, type FinderData } from '../../solver/gauge-finder';
+import { BenchDialogs } from '../../solver/bench-dialogs';
 import { stringingOf } from '../../solver/wish-form';
 import { StringTable } from '../../string-table/string-table';
-import { TuningEditor, type TunedNeck, type TuningData } from '../../tuning/tuning-editor';
+import type { TuningData } from '../../tuning/tuning-editor';
 import { Trouble } from '../../ui/trouble';
 import { acrossChart, CHART_BOX, pitchChart } from './pull-charts';
 
@@ -34,7 +32,7 @@ const FIRST_NECK = 'electric-in-line';
 })
 export class Workbench {
   private readonly api = inject(Api);
-  private readonly dialog = inject(MatDialog);
+  private readonly dialogs = inject(BenchDialogs);
   private readonly measures = inject(Measures);
   private readonly shelf = inject(Shelf);
   private readonly table = inject(StringTable);
@@ -160,40 +158,24 @@ export class Workbench {
       tunings: tuningsFor(strung.family, strung.seats.length, this.table.tunings()),
       scales: true,
     };
-    this.dialog
-      .open<TuningEditor, TuningData, TunedNeck>(TuningEditor, { data, width: '860px', maxWidth: '96vw' })
-      .afterClosed()
-      .subscribe((neck) => {
-        if (neck === undefined) return;
-        this.tuned.set(neck.tuned);
-        this.bare.set(rescale(this.bare(), neck.scales));
-      });
+    this.dialogs.tune(data).subscribe((neck) => {
+      if (neck === undefined) return;
+      this.tuned.set(neck.tuned);
+      this.bare.set(rescale(this.bare(), neck.scales));
+    });
   }
 
   protected find(): void {
     const strung = this.strung();
-    const bench = {
-      strung,
-      old: this.stringing(this.first()),
-      strings: this.table.strings(),
-      sets: this.table.sets(),
-      shelf: this.shelf.free(),
-    };
-    this.dialog
-      .open<GaugeFinder, FinderData, AnswerRow>(GaugeFinder, {
-        data: { title: 'this neck', bench },
-        width: '1200px',
-        maxWidth: '97vw',
-        maxHeight: '94vh',
-      })
-      .afterClosed()
-      .subscribe((row) => {
-        if (row === undefined) return;
-        const { set, singles, strings } = row.answer;
-        if (set !== null && singles === 0) return this.secondId.set(set.id);
-        this.found.set({ id: 'found', lineId: null, name: nameSet(strings), family: strung.family, strings });
-        this.secondId.set('found');
-      });
+    const old = this.stringing(this.first());
+    const bench = { strung, old, strings: this.table.strings(), sets: this.table.sets(), shelf: this.shelf.free() };
+    this.dialogs.find({ title: 'this neck', bench }).subscribe((row) => {
+      if (row === undefined) return;
+      const { set, singles, strings } = row.answer;
+      if (set !== null && singles === 0) return this.secondId.set(set.id);
+      this.found.set({ id: 'found', lineId: null, name: nameSet(strings), family: strung.family, strings });
+      this.secondId.set('found');
+    });
   }
 }
 

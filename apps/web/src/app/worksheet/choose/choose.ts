@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { MatDialog } from '@angular/material/dialog';
 import { MatSelectModule } from '@angular/material/select';
 import { compareOn, confusables } from '@gold-peg/craft/gauges';
 import { listGauges } from '@gold-peg/craft/strings';
@@ -12,9 +11,9 @@ import { consequencesOf } from '../../compare/consequences';
 import { Measures, say } from '../../preferences/measures';
 import { Shelf } from '../../shelf/shelf';
 import type { AnswerRow } from '../../solver/answer-rows';
-import { GaugeFinder, type FinderData } from '../../solver/gauge-finder';
+import { BenchDialogs } from '../../solver/bench-dialogs';
 import { StringTable } from '../../string-table/string-table';
-import { TuningEditor, type TunedNeck, type TuningData } from '../../tuning/tuning-editor';
+import type { TuningData } from '../../tuning/tuning-editor';
 import { Caution } from '../../ui/caution';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 
@@ -34,7 +33,7 @@ export class Choose {
   private readonly measures = inject(Measures);
   private readonly table = inject(StringTable);
   private readonly shelf = inject(Shelf);
-  private readonly dialog = inject(MatDialog);
+  private readonly dialogs = inject(BenchDialogs);
 
   private readonly strung = computed(() => {
     const instrument = this.desk.instrument();
@@ -133,29 +132,18 @@ export class Choose {
       tunings: tuningsFor(strung.family, strung.seats.length, this.table.tunings()),
       scales: false,
     };
-    this.dialog
-      .open<TuningEditor, TuningData, TunedNeck>(TuningEditor, { data, width: '860px', maxWidth: '96vw' })
-      .afterClosed()
-      .subscribe((neck) => {
-        if (neck !== undefined) this.desk.triedTuning.set(neck.tuned);
-      });
+    this.dialogs.tune(data).subscribe((neck) => {
+      if (neck !== undefined) this.desk.triedTuning.set(neck.tuned);
+    });
   }
 
   protected find(): void {
     const strung = this.strung();
     if (strung === null) return;
     const bench = { strung, old: this.old(), strings: this.table.strings(), sets: this.table.sets(), shelf: this.shelf.free() };
-    this.dialog
-      .open<GaugeFinder, FinderData, AnswerRow>(GaugeFinder, {
-        data: { title: this.desk.file()?.passport.name ?? '', bench },
-        width: '1200px',
-        maxWidth: '97vw',
-        maxHeight: '94vh',
-      })
-      .afterClosed()
-      .subscribe((row) => {
-        if (row !== undefined) this.takeAnswer(row);
-      });
+    this.dialogs.find({ title: this.desk.file()?.passport.name ?? '', bench }).subscribe((row) => {
+      if (row !== undefined) this.takeAnswer(row);
+    });
   }
 
   private takeAnswer({ name, answer: { set, singles, strings } }: AnswerRow): void {
