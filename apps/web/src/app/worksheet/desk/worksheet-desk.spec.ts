@@ -169,6 +169,21 @@ describe('the desk of a worksheet', () => {
     expect(logged().at(-1)).toMatchObject({ kind: 'scrapped', string: 1, personId: person.id });
   });
 
+  it('goes on to the next string, and leaves in hand what somebody picked meanwhile', async () => {
+    await open(setup(nines));
+    await desk.choose();
+    desk.stage.set('ready');
+    TestBed.tick();
+    desk.lane.set(5);
+    await desk.markDone();
+    expect(desk.lane()).toBe(4);
+    const marking = desk.markDone();
+    desk.lane.set(1);
+    await marking;
+    expect(desk.sheet().done.ready[4]).not.toBeNull();
+    expect(desk.lane()).toBe(1);
+  });
+
   it('knows a set of an older log by its name', async () => {
     const payload: SetChosen = {
       name: tens.name,

@@ -172,7 +172,8 @@ export class WorksheetDesk {
     if (happening === null) return false;
     await this.happens(happening);
     const next = nextString(this.sheet(), stage, this.order(), lane);
-    if (next !== null) this.lane.set(next);
+    // whoever picked another string meanwhile keeps it in hand
+    if (next !== null && this.lane() === lane) this.lane.set(next);
     return true;
   }
 
