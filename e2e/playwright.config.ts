@@ -1,7 +1,12 @@
+import { readdirSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
+
+/** A project for each file, since a project gets a worker of its own, and with it a workshop that no other file has been in. */
+const files = readdirSync(import.meta.dirname).filter((name) => name.endsWith('.spec.ts'));
 
 export default defineConfig({
   testDir: '.',
+  projects: files.map((testMatch) => ({ name: testMatch.replace('.spec.ts', ''), testMatch })),
   workers: 1,
   timeout: 60_000,
   expect: { timeout: 8000 },

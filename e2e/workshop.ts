@@ -56,7 +56,7 @@ export class Workshop {
   }
 }
 
-/** One workshop for the worker: spec files share it, so that each leaves alone what another stands on. */
+/** Each spec file has its own workshop: its worker is its own (playwright.config.ts). */
 export const test = base.extend<object, { workshop: Workshop }>({
   workshop: [
     // playwright reads the braces

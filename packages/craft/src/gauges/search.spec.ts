@@ -18,7 +18,6 @@ function search(lists: readonly (readonly number[])[], answers: number, more: { 
   searchBest(
     {
       score: costing(lists),
-      answers,
       base,
       singlesOf: (picks) => picks.length,
       left: () => left,

@@ -20,7 +20,6 @@ export interface Base {
 
 export interface Search {
   score: Score;
-  answers: number;
   /** Null where strings need not come from a set; `singlesOf` then counts them afterwards. */
   base: Base | null;
   singlesOf: (picks: readonly number[]) => number;

@@ -26,7 +26,6 @@ export function solveGauges(question: GaugeQuestion, progress: Progress = () => 
   const best = new Best(question.answers);
   const search: Omit<Search, 'base'> = {
     score,
-    answers: question.answers,
     singlesOf: (picks) => Math.min(picks.length, ...picked.map((base) => mismatches(base, picks))),
     left: (seat, option) => (stock === null ? Number.POSITIVE_INFINITY : inStock(options[seat]?.[option], stock.strings)),
     sameStock: (seat, option) => options[seat]?.[option]?.class.key ?? '',

@@ -14,7 +14,7 @@ export {
   type StringSpec,
 } from './string-spec.js';
 export { LINES, STRINGS } from './catalogue.js';
-export { nameSet, SETS, setsFor } from './sets.js';
+export { nameSet, nameWinding, SETS, setsFor } from './sets.js';
 export {
   COATINGS,
   listGauges,

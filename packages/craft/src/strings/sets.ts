@@ -42,7 +42,8 @@ function nameMaterial(strings: readonly Named[]): string {
   return [smooth, woundOnes.length > 1 ? 'mixed windings' : woundOnes[0]].filter((part) => part !== undefined).join(' and ');
 }
 
-function nameWinding({ wrap, finish, silk }: Named): string {
+/** What a wound string is wound with, and how it is finished. */
+export function nameWinding({ wrap, finish, silk }: Named): string {
   if (silk === true) return 'silk and steel';
   const material = wrap === undefined ? 'wound' : MATERIAL_NAMES[wrap];
   return finish === undefined || finish === 'round' ? material : `${material} ${finish}`;

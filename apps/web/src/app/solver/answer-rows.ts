@@ -1,5 +1,5 @@
 import type { GaugeAnswer, GaugeProblem } from '@gold-peg/craft/gauges';
-import { nameSet, printGauge, type TableString } from '@gold-peg/craft/strings';
+import { nameSet, nameWinding, printGauge, type TableString } from '@gold-peg/craft/strings';
 import type { Seat } from '@gold-peg/craft/tuning';
 import { signed } from '../compare/compare-rows';
 import type { Standing } from '../shelf/shelf';
@@ -11,13 +11,15 @@ export interface AnswerRow {
   misses: string;
   source: string;
   standing: Standing | null;
-  cells: { number: number; gauge: string; texture: Texture; miss: string; left: number; width: number; single: boolean }[];
+  /** `made` says what a wound string is wound with, where they are not all alike. */
+  cells: { number: number; gauge: string; made: string; texture: Texture; miss: string; left: number; width: number; single: boolean }[];
 }
 
 /** Bars of what a string misses reach this far, per cent. */
 const FULL_BAR_PERCENT = 10;
 
 export function answerRow(answer: GaugeAnswer, standing: Standing | null): AnswerRow {
+  const mixed = new Set(answer.strings.filter(({ construction }) => construction === 'wound').map(nameWinding)).size > 1;
   return {
     answer,
     name: nameSet(answer.strings),
@@ -30,6 +32,7 @@ export function answerRow(answer: GaugeAnswer, standing: Standing | null): Answe
       return {
         number: index + 1,
         gauge: printGauge(string.gauge),
+        made: mixed && string.construction === 'wound' ? nameWinding(string) : '',
         texture: textureOf(string.construction),
         miss: percent === null ? 'free' : signed(percent, 1, ' %'),
         left: 50 + Math.min(0, bar) * 50,

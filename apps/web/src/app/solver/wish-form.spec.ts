@@ -71,6 +71,16 @@ describe('an answer', () => {
     }
   });
 
+  it('says what each wound string is wound with where they are not all alike, and only there', () => {
+    const rows = best(bench(), { kind: 'equal-pull', pullN: null }).map((answer) => answerRow(answer, null));
+    for (const { name, cells } of rows) {
+      const made = cells.filter(({ texture }) => texture === 'wound').map((cell) => cell.made);
+      expect(new Set(made).size > 1).toBe(name.includes('mixed windings'));
+      expect(cells.filter(({ texture }) => texture === 'plain').every((cell) => cell.made === '')).toBe(true);
+    }
+    expect(rows.some(({ name }) => name.includes('mixed windings'))).toBe(true);
+  });
+
   it('says why there is none, and what to change', () => {
     expect(sayNoAnswer({ kind: 'no-string', seat: 1, listed: 12 }, strung.seats)).toContain('B3 in lane 2');
     expect(sayNoAnswer({ kind: 'no-string', seat: 0, listed: 0 }, strung.seats)).toContain('none is listed');
