@@ -77,7 +77,17 @@ describe('files', () => {
     expect(await take('sets', 'csv', set)).toMatchObject({ added: 0, same: 1 });
   });
 
+  it('gives a line one name and one family', async () => {
+    const header = (await give('strings', 'csv')).split('\n')[0] ?? '';
+    const row = (id: string, name: string, family: string) => `${id},pier,${name},${family},plain,0.4318,,,,false,,,ball,tinned,,,`;
+    const { problems } = await take('strings', 'csv', [header, row('p1', 'Pier', 'electric'), row('p2', 'Jetty', 'acoustic')].join('\n'));
+    expect(problems.map(({ row: at, column }) => `${at} ${column}`)).toEqual(['3 line_name', '3 family']);
+    const known = await take('strings', 'csv', [header, row('p1', 'x', 'acoustic').replace(',pier,', ',electric-plain,')].join('\n'));
+    expect(known.problems[0]?.says).toBe('must be electric: the line electric-plain is for that family');
+  });
+
   it.each([
+    ['sets', 'csv', 'id,line,name,family,strings\nx1,,x,electric,bass-nickel-45\n', { row: 2, column: 'strings' }],
     ['sets', 'csv', 'id,line,name,family,strings\nx1,,x,electric,nobody-1\n', { row: 2, column: 'strings' }],
     ['stock', 'csv', 'kind,id,counted,reorder_at,reorder_to,shelf\nset,nobody,1,1,1,\n', { row: 2, column: 'id' }],
     ['strings', 'json', '{"gold-peg": "sets", "version": 1, "rows": []}', { row: 0, column: 'gold-peg' }],

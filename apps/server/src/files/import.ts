@@ -4,6 +4,7 @@ import type { FileKind, FileProblem, ImportOutcome } from '@gold-peg/contract/fi
 import { readFile, type FiledRow } from '@gold-peg/contract/sheets';
 import type { Handler } from '../http/handler.js';
 import { StringEntryRow, StringLineRow, StringSetRow } from '../store/index.js';
+import { misfit } from '../strings/misfit.js';
 import { toSetColumns, toStringColumns } from '../strings/rows.js';
 import { putOnShelf } from '../stock/routes.js';
 import { filedRows } from './export.js';
@@ -15,7 +16,7 @@ export const importFile: Handler<'importFile'> = async ({ store, body }) => {
   const { kind, format, text, write } = body;
   switch (kind) {
     case 'strings':
-      return take(store, write, readFile(kind, format, text), kind, () => Promise.resolve([]), writeString);
+      return take(store, write, readFile(kind, format, text), kind, (rows) => stringProblems(store, rows), writeString);
     case 'sets':
       return take(store, write, readFile(kind, format, text), kind, (rows) => setProblems(store, rows), writeSet);
     case 'stock':
@@ -66,13 +67,30 @@ async function writeSet(tx: EntityManager, row: FiledRow['sets']): Promise<void>
   await tx.save(StringSetRow, { ...toSetColumns(row), version: (before?.version ?? 0) + 1 });
 }
 
+/** A line has one name and one family, in the file and in the house. */
+async function stringProblems(store: DataSource, rows: Rows<'strings'>): Promise<FileProblem[]> {
+  const families = new Map((await store.getRepository(StringLineRow).find()).map(({ id, family }) => [id, family]));
+  const names = new Map<string, string>();
+  return rows.flatMap(({ row, value: { lineId, lineName, family } }) => {
+    const name = names.get(lineId) ?? lineName;
+    const known = families.get(lineId) ?? family;
+    names.set(lineId, name);
+    families.set(lineId, known);
+    return [
+      ...(name === lineName ? [] : [{ row, column: 'line_name', says: `must be the same for all strings of ${lineId}: it was ${name}` }]),
+      ...(known === family ? [] : [{ row, column: 'family', says: `must be ${known}: the line ${lineId} is for that family` }]),
+    ];
+  });
+}
+
 async function setProblems(store: DataSource, rows: Rows<'sets'>): Promise<FileProblem[]> {
-  const strings = await idsOf(store, StringEntryRow);
   const lines = await idsOf(store, StringLineRow);
+  const entries = await store.getRepository(StringEntryRow).find({ select: { id: true, family: true } });
+  const families = new Map(entries.map(({ id, family }) => [id, family]));
   return rows.flatMap(({ row, value }) => [
     ...value.stringIds
-      .filter((id) => !strings.has(id))
-      .map((id) => ({ row, column: 'strings', says: `must name strings of the table: ${id} is not one` })),
+      .filter((id) => families.get(id) !== value.family)
+      .map((id) => ({ row, column: 'strings', says: misfit(id, families.get(id), value.family) })),
     ...(value.lineId === null || lines.has(value.lineId)
       ? []
       : [{ row, column: 'line', says: `must be a line of the table: ${value.lineId} is not one` }]),

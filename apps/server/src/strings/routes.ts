@@ -1,8 +1,9 @@
 import type { DataSource } from 'typeorm';
-import type { StringTableFile } from '@gold-peg/contract/strings';
+import type { SetRow, StringTableFile } from '@gold-peg/contract/strings';
 import type { Handler } from '../http/handler.js';
 import { Refusal } from '../http/refusal.js';
 import { StringEntryRow, StringLineRow, StringSetRow, TuningEntryRow } from '../store/index.js';
+import { misfit } from './misfit.js';
 import { toSetColumns, toStoredSet, toStoredString, toStringColumns } from './rows.js';
 
 export async function readStringTable(store: DataSource): Promise<StringTableFile> {
@@ -40,8 +41,8 @@ export const changeString: Handler<'changeString'> = async ({ store, params, bod
 export const addSet: Handler<'addSet'> = async ({ store, body }) => {
   if (body.lineId !== null) await requireLine(store, body.lineId);
   await refuseTaken(store.getRepository(StringSetRow).existsBy({ id: body.id }));
-  const missing = await unknownStrings(store, body.stringIds);
-  if (missing.length > 0) throw refuseField('stringIds', `must be strings of the table: ${missing.join(', ')} is not one`);
+  const says = await misfits(store, body);
+  if (says !== undefined) throw refuseField('stringIds', says);
   return toStoredSet(await store.getRepository(StringSetRow).save({ ...toSetColumns(body), version: 1 }));
 };
 
@@ -50,10 +51,12 @@ export const addTuning: Handler<'addTuning'> = async ({ store, body }) => {
   return store.getRepository(TuningEntryRow).save(body);
 };
 
-async function unknownStrings(store: DataSource, ids: readonly string[]): Promise<string[]> {
-  const known = await store.getRepository(StringEntryRow).find({ select: { id: true } });
-  const has = new Set(known.map(({ id }) => id));
-  return ids.filter((id) => !has.has(id));
+/** The first string that cannot be of this set, in words; undefined where all can. */
+async function misfits(store: DataSource, { stringIds, family }: SetRow): Promise<string | undefined> {
+  const entries = await store.getRepository(StringEntryRow).find({ select: { id: true, family: true } });
+  const families = new Map(entries.map((entry) => [entry.id, entry.family]));
+  const bad = stringIds.find((id) => families.get(id) !== family);
+  return bad === undefined ? undefined : misfit(bad, families.get(bad), family);
 }
 
 async function requireLine(store: DataSource, id: string): Promise<void> {

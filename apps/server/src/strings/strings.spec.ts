@@ -105,6 +105,8 @@ describe('the strings table', () => {
     expect((await bench.ask('POST', '/api/sets', set)).status).toBe(201);
     const missing = await bench.ask('POST', '/api/sets', { ...set, id: 'house-four', stringIds: ['house-12', 'house-99'] });
     expect(missing.body.detail).toContain('house-99 is not one');
+    const bass = await bench.ask('POST', '/api/sets', { ...set, id: 'house-five', stringIds: ['bass-nickel-45'] });
+    expect(bass.body.detail).toContain('must name strings for electric: bass-nickel-45 is for bass');
     const tuning = { id: 'house-low', name: 'C F C', families: ['electric'], notes: ['C3', 'F2', 'C2'] };
     expect((await bench.ask('POST', '/api/tunings', tuning)).status).toBe(201);
     expect((await bench.ask('POST', '/api/tunings', { ...tuning, id: 'house-odd', notes: ['C3', 'F2', 'H2'] })).status).toBe(422);

@@ -10,6 +10,7 @@ export {
   type CoreShape,
   type Family,
   type Finish,
+  type MassBasis,
   type StringProperties,
   type StringSpec,
 } from './string-spec.js';

@@ -13,7 +13,7 @@ import {
 import { coreFromGauge } from './core-from-gauge.js';
 import { musicWireStrength, steelModulus } from './steel.js';
 import { floss, layersOf } from './layers.js';
-import type { Family, StringProperties, StringSpec } from './string-spec.js';
+import type { Family, MassBasis, StringProperties, StringSpec } from './string-spec.js';
 import { coreArea, coreSeat, windString, type Core } from './winding.js';
 
 export type StringProblem =
@@ -82,6 +82,7 @@ function plainProperties(spec: StringSpec): StringProperties {
     ...common(spec, DENSITY.plainSteel.value * area, BAND_PLAIN_STEEL),
     ...steelLoad(spec.gauge, area),
     core: null,
+    basis: basisOf(spec),
   };
 }
 
@@ -91,6 +92,7 @@ function polymerProperties(spec: StringSpec, polymer: Polymer & { density: Const
     ...common(spec, polymer.density.value * area, BAND_POLYMER),
     ...polymerLoad(polymer, area),
     core: null,
+    basis: basisOf(spec),
   };
 }
 
@@ -107,7 +109,14 @@ function woundProperties(spec: StringSpec): Outcome<StringProperties, StringProb
     ...common(spec, built.value, BAND_WOUND[spec.family]),
     ...(core.shape === 'floss' ? polymerLoad(FLOSS, area) : steelLoad(diameter, area)),
     core: diameter,
+    basis: basisOf(spec),
   });
+}
+
+function basisOf({ construction, core, linearDensity, finish = 'round', layers = 1, silk = false }: StringSpec): MassBasis {
+  const weighed = linearDensity !== undefined;
+  if (construction !== 'wound') return { weighed, core: 'whole', winding: null };
+  return { weighed, core: core !== undefined ? 'given' : weighed ? 'from-mass' : 'usual', winding: { finish, layers, silk } };
 }
 
 type Load = Pick<StringProperties, 'stiffness' | 'stiffnessAtPitch' | 'breakingLoad' | 'thins' | 'creep' | 'range'>;

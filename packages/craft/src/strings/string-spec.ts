@@ -51,4 +51,14 @@ export interface StringProperties {
   /** How far the computed pull may lie from the truth, per cent. */
   bandPercent: number;
   core: Metres | null;
+  basis: MassBasis;
+}
+
+/** What mass and core of a string rest on, so that a reason can be given for them. */
+export interface MassBasis {
+  weighed: boolean;
+  /** Whole where the string is all one piece. */
+  core: 'whole' | 'given' | 'usual' | 'from-mass';
+  /** Null where nothing is wound on it. */
+  winding: { finish: Finish; layers: number; silk: boolean } | null;
 }

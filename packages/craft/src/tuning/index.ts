@@ -1,6 +1,7 @@
 export { NECKS, strungNeck, usualTuning, type Neck } from './necks.js';
 export {
   fanned,
+  nameStrung,
   rescale,
   retune,
   retuneSeats,

@@ -1,5 +1,6 @@
 import { pitchOf, stretchingPath, type AnchorKind, type Instrument } from '../instrument/index.js';
 import type { Family } from '../strings/index.js';
+import { nameTuning } from './tunings.js';
 import { frequencyOf, hertz, metres, nearestNote, type Hertz, type Metres } from '../units/index.js';
 
 /** Where one string goes, and what is asked of it there. */
@@ -57,6 +58,13 @@ export function strungOf(instrument: Instrument): Strung {
     })),
   };
 }
+
+/** What the tuning is called as it stands: by its notes, a course once. */
+export const nameStrung = ({ seats }: Strung): string =>
+  nameTuning(
+    seats.map(({ note }) => note),
+    seats.map(({ course }) => course),
+  );
 
 /** @throws RangeError when the tuning has not one note for each seat. */
 export function retuneSeats(strung: Strung, { notes, a4 }: Tuned): Strung {

@@ -216,7 +216,12 @@ describe('a scrapped string', () => {
 
 describe('what a job takes from the shelf', () => {
   const uses = (...log: BenchEvent[]) =>
-    stockUse(foldWorksheet(COUNT, log), SET_STRINGS).map(({ kind, itemId, state, string }) => [kind, itemId, state, string]);
+    stockUse(foldWorksheet(COUNT, log), (setId) => (setId === 'none' ? null : SET_STRINGS)).map(({ kind, itemId, state, string }) => [
+      kind,
+      itemId,
+      state,
+      string,
+    ]);
 
   it('reserves the set that is chosen, and uses it once a string of it is laid out', () => {
     expect(uses()).toEqual([]);
@@ -231,6 +236,38 @@ describe('what a job takes from the shelf', () => {
       ['string', 'other', 'used', 3],
       ['string', 'other', 'scrapped', 3],
       ['string', 'other', 'scrapped', 3],
+    ]);
+  });
+
+  const another = (at: number): BenchEvent => ({
+    ...head(at),
+    kind: 'set-chosen',
+    payload: {
+      name: 'b',
+      family: 'electric',
+      setId: 'other',
+      strings: SET_STRINGS.map((stringId) => ({ construction: 'plain', gaugeMm: 0.4, stringId })),
+    },
+  });
+
+  it('keeps a packet that was opened, though another set is chosen then, and forgets one that was not', () => {
+    expect(uses(chosenFromTable(0), another(1))).toEqual([['set', 'other', 'reserved', null]]);
+    expect(uses(chosenFromTable(0), tick(1, 'ready', 6), another(2))).toEqual([
+      ['set', 'set', 'used', null],
+      ['set', 'other', 'reserved', null],
+    ]);
+  });
+
+  it('opens nothing anew when the same strings are chosen again', () => {
+    expect(uses(chosenFromTable(0), tick(1, 'ready', 6), chosenFromTable(2), tick(3, 'wind', 6))).toEqual([['set', 'set', 'used', null]]);
+  });
+
+  it('takes for a lost string one of the set that was in hand when it was lost', () => {
+    expect(uses(chosenFromTable(0, 'third'), tick(1, 'ready', 3), scrapped(2, 3), another(3))).toEqual([
+      ['set', 'set', 'used', null],
+      ['string', 'third', 'used', 3],
+      ['string', 'third', 'scrapped', 3],
+      ['set', 'other', 'reserved', null],
     ]);
   });
 

@@ -1,5 +1,5 @@
+import type { EventOf, ScrapReason } from './events.js';
 import type { Worksheet } from './fold.js';
-import type { ScrapReason } from './events.js';
 
 /** One thing that a job takes from the shelf. */
 export interface StockUse {
@@ -13,30 +13,66 @@ export interface StockUse {
   at: string;
 }
 
+/** Ids of the strings of a set, string 1 first; null where it is no set of the table. */
+export type SetStrings = (setId: string) => readonly string[] | null;
+
+/** What opens a packet. */
+const OPENS: ReadonlySet<string> = new Set(['laid-out', 'wound', 'handed-over']);
+
 /**
- * What a job takes: its set, a single for every string that is not of that set, and one more for each string that was scrapped. Reserved when it is
- * chosen, used from the first string that is laid out or fitted, since a packet that is open is no stock any more.
- * `setStrings` are the ids of the set that was chosen, string 1 first; null where it is no set of the table.
+ * What a job takes: the set it chose, a single for every string that is not of that set, and one more for each string that was scrapped. Reserved
+ * while it is chosen, used from the first string that is laid out or fitted after that: a packet that is open is no stock any more, even when
+ * another set is chosen in its place. Choosing the same strings again, in another tuning for instance, opens nothing anew.
  */
-export function stockUse(sheet: Worksheet, setStrings: readonly string[] | null): StockUse[] {
-  const { chosen } = sheet;
-  if (chosen === null) return [];
+export function stockUse(sheet: Worksheet, setStrings: SetStrings): StockUse[] {
+  const choices = choicesOf(sheet);
+  const last = choices.at(-1);
+  return choices.flatMap((choice) => [
+    ...(choice.openedAt === null && choice !== last ? [] : takenBy(choice, setStrings)),
+    ...choice.scrapped.flatMap((event) => lostOf(choice, event)),
+  ]);
+}
+
+interface Choice {
+  chosen: EventOf<'set-chosen'>;
+  openedAt: string | null;
+  scrapped: EventOf<'scrapped'>[];
+}
+
+/** Each choice of the job with what happened under it; a choice of the same strings goes on with the one before. */
+function choicesOf({ standing }: Worksheet): Choice[] {
+  const choices: Choice[] = [];
+  for (const event of standing) {
+    const current = choices.at(-1);
+    if (event.kind === 'set-chosen') {
+      if (current === undefined || keyOf(current.chosen) !== keyOf(event)) choices.push({ chosen: event, openedAt: null, scrapped: [] });
+    } else if (current !== undefined) {
+      if (OPENS.has(event.kind)) current.openedAt ??= event.at;
+      if (event.kind === 'scrapped') current.scrapped.push(event);
+    }
+  }
+  return choices;
+}
+
+const keyOf = ({ payload: { setId, strings } }: EventOf<'set-chosen'>) =>
+  [setId ?? '', ...strings.map(({ stringId, gaugeMm, construction }) => stringId ?? `${construction} ${gaugeMm}`)].join(' ');
+
+function takenBy({ chosen, openedAt }: Choice, setStrings: SetStrings): StockUse[] {
   const { setId, strings } = chosen.payload;
-  const opened = sheet.standing.find(({ kind }) => kind === 'laid-out' || kind === 'wound' || kind === 'handed-over');
-  const state = opened === undefined ? ('reserved' as const) : ('used' as const);
-  const at = (opened ?? chosen).at;
+  const state = openedAt === null ? ('reserved' as const) : ('used' as const);
+  const at = openedAt ?? chosen.at;
+  const ofSet = setId === undefined || setId === null ? null : setStrings(setId);
   const set: StockUse[] =
-    setId === undefined || setId === null || setStrings === null
-      ? []
-      : [{ kind: 'set', itemId: setId, state, string: null, why: null, at }];
+    ofSet === null || setId === undefined || setId === null ? [] : [{ kind: 'set', itemId: setId, state, string: null, why: null, at }];
   const singles = strings.flatMap(({ stringId }, index): StockUse[] =>
-    stringId === undefined || setStrings?.[index] === stringId
+    stringId === undefined || ofSet?.[index] === stringId
       ? []
       : [{ kind: 'string', itemId: stringId, state, string: index + 1, why: null, at }],
   );
-  const scrapped = sheet.scrapped.flatMap(({ string, payload, at: lostAt }): StockUse[] => {
-    const itemId = strings[string - 1]?.stringId;
-    return itemId === undefined ? [] : [{ kind: 'string', itemId, state: 'scrapped', string, why: payload.why, at: lostAt }];
-  });
-  return [...set, ...singles, ...scrapped];
+  return [...set, ...singles];
+}
+
+function lostOf({ chosen }: Choice, { string, payload, at }: EventOf<'scrapped'>): StockUse[] {
+  const itemId = chosen.payload.strings[string - 1]?.stringId;
+  return itemId === undefined ? [] : [{ kind: 'string', itemId, state: 'scrapped', string, why: payload.why, at }];
 }

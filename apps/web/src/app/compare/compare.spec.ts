@@ -115,7 +115,7 @@ describe('what follows', () => {
       says: '',
       grave: false,
     };
-    expect(says).toMatch(/relief \+0\.\d\d mm \(0\.\d\d to 0\.\d\d mm\), action at 12 \+0\.\d\d mm/);
+    expect(says).toMatch(/relief \+0\.\d\d mm \(0\.\d\d mm to 0\.\d\d mm\), action at 12 \+0\.\d\d mm/);
     expect(grave).toBe(true);
     expect(says).toContain('qualified repairer');
   });

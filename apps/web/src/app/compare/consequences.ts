@@ -27,14 +27,12 @@ function neck({ relief, action }: Comparison, length: SayLength): Consequence {
     return { about, says: 'nothing is known of the old set: measure relief before and after', grave: false };
   if (Math.abs(toMillimetres(relief.likely)) < LEAST_SHOWN_MM) return { about, says: 'as before: the pull hardly changes', grave: false };
   const much = Math.abs(toMillimetres(relief.likely)) > MUCH_RELIEF_MM;
-  const todo = much ? 'measure, and leave the truss rod to a qualified repairer' : 'leave it';
-  return { about, says: `relief ${band(relief, length)}, action at 12 ${band(action, length)}, estimates: ${todo}`, grave: much };
+  const advice = much ? 'measure, and leave the truss rod to a qualified repairer' : 'leave it';
+  return { about, says: `relief ${band(relief, length)}, action at 12 ${band(action, length)}, estimates: ${advice}`, grave: much };
 }
 
 function band({ low, likely, high }: Estimate, length: SayLength): string {
-  const sign = likely < 0 ? '−' : '+';
-  const range = [low, high].map((value) => toMillimetres(value).toFixed(2).replace('-', '−')).join(' to ');
-  return `${sign}${length(Math.abs(likely) as Metres, 2)} (${range} mm)`;
+  return `${likely < 0 ? '' : '+'}${length(likely, 2)} (${length(low, 2)} to ${length(high, 2)})`;
 }
 
 /** The second string stands for all: it is the one that is bent most. */

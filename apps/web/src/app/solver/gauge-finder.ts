@@ -109,7 +109,7 @@ export class GaugeFinder {
   protected cancel(): void {
     this.stopped.next();
     this.running.set(false);
-    this.took.set('cancelled');
+    this.took.set('cancelled: change something, and it begins anew');
   }
 
   protected change(part: Partial<WishForm>): void {

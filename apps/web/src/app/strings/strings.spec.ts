@@ -4,7 +4,7 @@ import { fromTableString } from '@gold-peg/contract/strings';
 import { compareOn } from '@gold-peg/craft/gauges';
 import { setsFor, STRINGS } from '@gold-peg/craft/strings';
 import { NECKS, strungNeck } from '@gold-peg/craft/tuning';
-import { CONCERT_A4, newtons } from '@gold-peg/craft/units';
+import { CONCERT_A4, hertz, newtons } from '@gold-peg/craft/units';
 import { stringingOf } from '../solver/wish-form';
 import { readGauges } from './sets/gauge-list';
 import { linesToOrder, sayMove, sayOrder, shelfRow } from './shelf/shelf-rows';
@@ -123,5 +123,16 @@ describe('charts', () => {
     const pull = (note: string) => Number.parseFloat(chart.rows.find((each) => each.note === note)?.pull ?? '');
     expect(pull('E3') * 4).toBeCloseTo(pull('E4'), -1);
     expect(Math.abs(pull('E4') - row.after.load.pull)).toBeLessThan(0.5);
+  });
+
+  it('keep the pitch on the chart where the string breaks before it is reached', () => {
+    if (stringing === null) throw new Error('no set');
+    const high = { ...strung, seats: strung.seats.map((seat) => ({ ...seat, pitch: hertz(seat.pitch * 2) })) };
+    const broken = compareOn({ ...stringing, strung: high }, null).strings[0];
+    if (broken === undefined) throw new Error('no string');
+    const chart = pitchChart(broken, CONCERT_A4, (pull) => pull, 'N');
+    expect(chart.now.x).toBeGreaterThan(chart.breaks);
+    expect(chart.now.x).toBeLessThan(420);
+    expect(chart.now.y).toBeGreaterThanOrEqual(0);
   });
 });

@@ -6,7 +6,7 @@ import { CALIPER } from '@gold-peg/craft/constants';
 import { confusables, identifySets, type Reading } from '@gold-peg/craft/gauges';
 import { listGauges, printGauge } from '@gold-peg/craft/strings';
 import { NECKS } from '@gold-peg/craft/tuning';
-import { fromInches, fromMillimetres, metres, toInches, toMillimetres, type Metres } from '@gold-peg/craft/units';
+import { fromInches, fromMillimetres, metres, toMillimetres, type Metres } from '@gold-peg/craft/units';
 import { StringTable } from '../../string-table/string-table';
 
 interface Line {
@@ -81,7 +81,7 @@ export class IdentifyView {
       .slice(0, 3)
       .map(
         ({ first: one, second: other, apart, mistaken }) =>
-          `${one + 1} and ${other + 1} differ by ${toInches(apart).toFixed(4).replace(/^0/, '').replace(/0$/, '')} in, and are mistaken in ${chance(mistaken)} of readings`,
+          `${one + 1} and ${other + 1} differ by ${printGauge(apart)} in, and are mistaken in ${chance(mistaken)} of readings`,
       );
     return [
       ...(tied ? ['Sets of the same gauges read alike: look at the colour of the wrap and at the marks.'] : []),

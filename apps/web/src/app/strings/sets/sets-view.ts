@@ -3,7 +3,6 @@ import { FormsModule } from '@angular/forms';
 import { MatSelectModule } from '@angular/material/select';
 import { confusables } from '@gold-peg/craft/gauges';
 import { FAMILIES, nameSet, printGauge, type Family, type StringSet } from '@gold-peg/craft/strings';
-import { toInches } from '@gold-peg/craft/units';
 import { Api } from '../../server/api';
 import { sayProblem } from '../../server/server-problem';
 import { Shelf } from '../../shelf/shelf';
@@ -53,10 +52,7 @@ export class SetsView {
       standing: this.shelf.standing('set', set.id),
       alike: confusables(set.strings)
         .slice(0, 2)
-        .map(
-          ({ first, second, apart }) =>
-            `${first + 1} and ${second + 1} differ by ${toInches(apart).toFixed(4).replace(/^0/, '').replace(/0$/, '')}`,
-        )
+        .map(({ first, second, apart }) => `${first + 1} and ${second + 1} differ by ${printGauge(apart)}`)
         .join(', '),
     };
   }

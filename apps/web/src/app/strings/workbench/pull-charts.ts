@@ -1,7 +1,7 @@
 import { line, range, scaleLinear } from 'd3';
 import type { Comparison } from '@gold-peg/craft/gauges';
 import { loadString } from '@gold-peg/craft/tension';
-import { hertz, nearestNote, type Hertz, type Newtons } from '@gold-peg/craft/units';
+import { hertz, nearestNote, semitonesBetween, type Hertz, type Newtons } from '@gold-peg/craft/units';
 
 const WIDTH = 420;
 const HEIGHT = 190;
@@ -61,10 +61,11 @@ export function pitchChart(
   const { string, load } = after;
   const at = (semitones: number) => hertz(seat.pitch * 2 ** (semitones / 12));
   const pullAt = (semitones: number) => loadString(string, seat.speakingLength, at(semitones));
-  const toBreak = 12 * Math.log2(load.breakingPitch / seat.pitch);
+  const toBreak = semitonesBetween(seat.pitch, load.breakingPitch);
   const from = Math.min(-12, toBreak - 6);
-  const x = scaleLinear([from, toBreak], [...inside.x]);
-  const y = scaleLinear([0, number(string.breakingLoad as Newtons)], [...inside.y]).nice(4);
+  // where it breaks before it is at its pitch, that pitch still lies on the chart
+  const x = scaleLinear([from, Math.max(toBreak, 1)], [...inside.x]);
+  const y = scaleLinear([0, number(Math.max(string.breakingLoad, load.pull) as Newtons)], [...inside.y]).nice(4);
   const ticks = range(Math.ceil(from / NOTE_EVERY) * NOTE_EVERY, toBreak, NOTE_EVERY);
   return {
     path:

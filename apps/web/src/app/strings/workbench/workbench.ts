@@ -4,7 +4,7 @@ import { MatSelectModule } from '@angular/material/select';
 import { toInstrument } from '@gold-peg/contract/register';
 import { compareOn } from '@gold-peg/craft/gauges';
 import { nameSet, setsFor, type StringSet } from '@gold-peg/craft/strings';
-import { nameTuning, NECKS, rescale, retuneSeats, strungNeck, strungOf, tuningsFor, type Strung, type Tuned } from '@gold-peg/craft/tuning';
+import { nameStrung, NECKS, rescale, retuneSeats, strungNeck, strungOf, tuningsFor, type Strung, type Tuned } from '@gold-peg/craft/tuning';
 import { toMillimetres, type Newtons } from '@gold-peg/craft/units';
 import { CompareLanes } from '../../compare/compare-lanes';
 import { signed } from '../../compare/compare-rows';
@@ -70,15 +70,12 @@ export class Workbench {
     return after === null ? null : compareOn(after, this.stringing(this.first()));
   });
   protected readonly tuning = computed(() => {
-    const { seats, a4 } = this.strung();
-    const name = nameTuning(
-      seats.map(({ note }) => note),
-      seats.map(({ course }) => course),
-    );
+    const strung = this.strung();
+    const { seats, a4 } = strung;
     const scales = [
       ...new Set([seats[0], seats.at(-1)].map((seat) => (seat === undefined ? '' : toMillimetres(seat.speakingLength).toFixed(0)))),
     ];
-    return `${name}, ${scales.join('–')} mm, A = ${a4} Hz`;
+    return `${nameStrung(strung)}, ${scales.join('–')} mm, A = ${a4} Hz`;
   });
   protected readonly unit = computed(() => this.measures.units().pull);
   protected readonly totals = computed(() => {

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, output } from '@a
 import { FormsModule } from '@angular/forms';
 import { MatSelectModule } from '@angular/material/select';
 import { compareOn, confusables } from '@gold-peg/craft/gauges';
-import { listGauges } from '@gold-peg/craft/strings';
-import { nameTuning, strungOf, tunedAs, tuningsFor } from '@gold-peg/craft/tuning';
-import { CONCERT_A4, toInches, toKilogramsForce } from '@gold-peg/craft/units';
+import { listGauges, printGauge } from '@gold-peg/craft/strings';
+import { nameStrung, strungOf, tunedAs, tuningsFor } from '@gold-peg/craft/tuning';
+import { CONCERT_A4, toKilogramsForce } from '@gold-peg/craft/units';
 import { CompareLanes } from '../../compare/compare-lanes';
 import { signed } from '../../compare/compare-rows';
 import { consequencesOf } from '../../compare/consequences';
@@ -95,7 +95,7 @@ export class Choose {
   protected readonly alike = computed(() =>
     confusables(this.desk.candidate()?.strings ?? [])
       .slice(0, 3)
-      .map(({ first, second, apart }) => `${first + 1} and ${second + 1} by ${toInches(apart).toFixed(3).replace('0.', '.')}`)
+      .map(({ first, second, apart }) => `${first + 1} and ${second + 1} by ${printGauge(apart)}`)
       .join(', '),
   );
   protected readonly marks = computed(() =>
@@ -108,12 +108,8 @@ export class Choose {
     return set === own?.set ? this.shelf.proposal(own.from, set.strings) : this.shelf.proposal(set, set.strings);
   });
   protected readonly tuning = computed(() => {
-    const seats = this.strung()?.seats ?? [];
-    const name = nameTuning(
-      seats.map(({ note }) => note),
-      seats.map(({ course }) => course),
-    );
-    return `${name}, A = ${this.a4()} Hz`;
+    const strung = this.strung();
+    return strung === null ? '' : `${nameStrung(strung)}, A = ${this.a4()} Hz`;
   });
 
   constructor() {

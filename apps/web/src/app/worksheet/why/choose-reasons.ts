@@ -2,7 +2,7 @@ import { SAFE_SHARE_OF_BREAKING } from '@gold-peg/craft/constants';
 import { seatString } from '@gold-peg/craft/gauges';
 import type { Instrument } from '@gold-peg/craft/instrument';
 import { slotFit } from '@gold-peg/craft/nut';
-import type { StringProperties } from '@gold-peg/craft/strings';
+import type { MassBasis, StringProperties } from '@gold-peg/craft/strings';
 import type { Bend } from '@gold-peg/craft/tension';
 import { strungOf, type Seat } from '@gold-peg/craft/tuning';
 import { noteAtOrBelow } from '@gold-peg/craft/units';
@@ -54,14 +54,28 @@ function bendReason(bend: Bend | null, string: StringProperties, { path }: Seat)
 }
 
 function massReason(string: StringProperties): WhyLine {
-  const how =
-    string.core === null
-      ? 'ρ π d² / 4 of the whole section'
-      : 'core, and one close-wound layer between core and gauge: (π²/4) ρ w (seat + w)';
+  const { basis, core, gauge, bandPercent } = string;
   return {
     what: 'mass',
     value: `${(1000 * string.linearDensity).toFixed(3)} g/m`,
-    rule: how,
-    from: `gauge ${millimetres(string.gauge, 3)}${string.core === null ? '' : `, core ${millimetres(string.core, 3)} (usual for the gauge)`}; good to ±${string.bandPercent} %`,
+    rule: basis.weighed ? 'what an offcut weighed, over its length: it wins over what the gauge would give' : massRule(basis),
+    from: `gauge ${millimetres(gauge, 3)}${core === null ? '' : `, core ${millimetres(core, 3)} (${CORE_WORDS[basis.core]})`}; good to ±${bandPercent} %`,
   };
+}
+
+const CORE_WORDS: Readonly<Record<MassBasis['core'], string>> = {
+  whole: 'all of it',
+  given: 'as the table says',
+  usual: 'usual for the gauge',
+  'from-mass': 'the one that would weigh as much',
+};
+
+function massRule({ winding }: MassBasis): string {
+  if (winding === null) return 'ρ π d² / 4 of the whole section';
+  const { finish, layers, silk } = winding;
+  const under = silk ? 'silk floss, then ' : '';
+  const wires = layers === 1 ? 'one close-wound layer' : `${layers} close-wound layers`;
+  const rule = `core, and ${under}${wires} between core and gauge: (π²/4) ρ w (seat + w) for each of round wire`;
+  if (finish === 'flat') return `${rule}; the outermost a ribbon of thickness t: π (seat + t) t, less 2 % at its edges`;
+  return finish === 'half-round' ? `${rule}; the outermost less the segment that was ground off it (Pappus)` : rule;
 }

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { stringProperties, type StringSpec } from '@gold-peg/craft/strings';
+import { fromInches, kilogramsPerMetre } from '@gold-peg/craft/units';
 import { kindPicture } from '../../register/kind-picture';
 import { chooseReasons } from './choose-reasons';
 import { turnsReason, windReasons } from './wind-reasons';
@@ -53,5 +55,30 @@ describe('why', () => {
     expect(chooseReasons(nylon.lane, nylon.string, nylon.instrument)[1]?.rule).toContain('thins');
     const wound = laneOf('acoustic-parlour', 5);
     expect(chooseReasons(wound.lane, wound.string, wound.instrument)[0]?.from).toMatch(/core \d\.\d+ mm/);
+  });
+
+  const massOf = (more: Partial<StringSpec>) => {
+    const { instrument, lane } = laneOf('bass-in-line', 0);
+    const outcome = stringProperties({ family: 'bass', construction: 'wound', gauge: fromInches(0.1), wrap: 'stainless430', ...more });
+    if (!outcome.ok) throw new Error(outcome.problem.kind);
+    const mass = chooseReasons(lane, outcome.value, instrument).find(({ what }) => what === 'mass');
+    return `${mass?.rule ?? ''}; ${mass?.from ?? ''}`;
+  };
+
+  it('gives for the mass the rule of how the string is made', () => {
+    expect(massOf({})).toContain('one close-wound layer');
+    expect(massOf({ layers: 3 })).toContain('3 close-wound layers');
+    expect(massOf({ finish: 'flat', layers: 3 })).toContain('the outermost a ribbon');
+    expect(massOf({ finish: 'half-round' })).toContain('ground off');
+    expect(massOf({ silk: true })).toContain('silk floss');
+    expect(massOf({})).toContain('usual for the gauge');
+    expect(massOf({ core: fromInches(0.03) })).toContain('as the table says');
+  });
+
+  it('says of a weighed string that it was weighed', () => {
+    const weighed = massOf({ linearDensity: kilogramsPerMetre(0.03) });
+    expect(weighed).toContain('what an offcut weighed');
+    expect(weighed).toContain('the one that would weigh as much');
+    expect(weighed).not.toContain('close-wound');
   });
 });
