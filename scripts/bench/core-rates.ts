@@ -1,8 +1,8 @@
-import { instrumentOf } from '@gold-peg/craft/instrument';
+import { instrumentOf } from '@gold-peg/craft/archetypes';
 import { windString } from '@gold-peg/craft/procedure';
 import { solveGauges, type GaugeQuestion } from '@gold-peg/craft/gauges';
 import { SETS, setsFor, stringProperties, STRINGS } from '@gold-peg/craft/strings';
-import { NECKS, strungNeck } from '@gold-peg/craft/tuning';
+import { strungKind } from '@gold-peg/craft/tuning';
 import { fromInches, hertz, metres } from '@gold-peg/craft/units';
 import { tensionFor } from '@gold-peg/craft/tension';
 import { foldWorksheet, STRING_EVENTS, type BenchEvent } from '@gold-peg/craft/worksheet';
@@ -29,7 +29,7 @@ export function coreRates(): Rate[] {
     rate('plans of a whole instrument from its set', () => wholeInstrument(instrument)),
     rate('fold of a worksheet with 480 events', () => foldWorksheet(6, log)),
     rate('best gauges for six strings, most even pull', () => solveGauges(gaugeQuestion('electric-in-line')), 1),
-    rate('best gauges for twelve strings, most even pull', () => solveGauges(gaugeQuestion('twelve')), 1),
+    rate('best gauges for twelve strings, most even pull', () => solveGauges(gaugeQuestion('acoustic-twelve')), 1),
   ];
 }
 
@@ -43,9 +43,7 @@ function wholeInstrument(instrument: ReturnType<typeof instrumentOf>): void {
 
 /** The hardest of the wishes, over the whole table: the level is free, so that the strings depend on one another. */
 function gaugeQuestion(neckId: string): GaugeQuestion {
-  const kind = NECKS.find(({ id }) => id === neckId);
-  if (kind === undefined) throw new RangeError(`no neck ${neckId}`);
-  const strung = strungNeck(kind);
+  const strung = strungKind(neckId);
   return {
     strung,
     table: STRINGS,

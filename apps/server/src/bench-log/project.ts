@@ -1,7 +1,8 @@
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import { currentStage, foldWorksheet, setupOf, type Worksheet } from '@gold-peg/craft/worksheet';
 import { projectUse } from '../stock/project-use.js';
-import { CurrentStringRow, JobRow, PersonRow, SetupRow, StockUseRow } from '../store/index.js';
+import { CurrentStringRow, JobRow, PersonRow, SetupRow, StockUseRow, TurnsCountedRow } from '../store/index.js';
+import { projectCounts } from './project-counts.js';
 import { readEvents } from './read-events.js';
 
 /** Writes what the log says about one job: its state, the setup it left, and the current strings of its instrument. */
@@ -16,6 +17,7 @@ export async function projectJob(tx: EntityManager, jobId: string): Promise<void
   );
   await projectSetup(tx, job, sheet);
   await projectUse(tx, job.id, sheet);
+  await projectCounts(tx, job.id, sheet);
   await projectCurrentStrings(tx, job.instrumentId);
 }
 
@@ -60,6 +62,7 @@ export function rebuildProjections(store: DataSource): Promise<number> {
     await tx.createQueryBuilder().delete().from(SetupRow).execute();
     await tx.createQueryBuilder().delete().from(CurrentStringRow).execute();
     await tx.createQueryBuilder().delete().from(StockUseRow).execute();
+    await tx.createQueryBuilder().delete().from(TurnsCountedRow).execute();
     const jobs = await tx.find(JobRow, { select: { id: true }, where: { state: In(['waiting', 'on-bench', 'handed-over']) } });
     for (const { id } of jobs) await projectJob(tx, id);
     return jobs.length;

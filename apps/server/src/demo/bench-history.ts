@@ -1,9 +1,9 @@
 import { v7 as uuidV7 } from 'uuid';
 import { toInstrument, type Geometry } from '@gold-peg/contract/register';
-import { windString } from '@gold-peg/craft/procedure';
+import { windString, type WindPlan } from '@gold-peg/craft/procedure';
 import { setsFor, stringProperties, type StringSet } from '@gold-peg/craft/strings';
-import { toDegrees, toMillimetres } from '@gold-peg/craft/units';
-import { logString, STRING_EVENTS, type BenchEvent, type StringStage, type WoundPayload } from '@gold-peg/craft/worksheet';
+import { toMillimetres } from '@gold-peg/craft/units';
+import { countedAgainst, logString, STRING_EVENTS, woundAsPlanned, type BenchEvent, type StringStage } from '@gold-peg/craft/worksheet';
 
 /** Who did it, on what, and when it began; each event is a minute after the one before. */
 export interface Bench {
@@ -38,7 +38,14 @@ export function benchWriter(bench: Bench) {
       events.push({ ...head(), kind: STRING_EVENTS[stage], string, payload: {} });
     },
     wind(set: StringSet, string: number) {
-      events.push({ ...head(), kind: 'wound', string, payload: woundOn(bench.geometry, set, string) });
+      events.push({ ...head(), kind: 'wound', string, payload: woundAsPlanned(planOn(bench.geometry, set, string)) });
+    },
+    count(set: StringSet, string: number, share: number) {
+      const plan = planOn(bench.geometry, set, string);
+      if (plan.kind !== 'post') return;
+      const turns = Math.round(plan.wind.turns * share * 4) / 4; // as people count them
+      const noted = toMillimetres(plan.geometry.postDiameter);
+      events.push({ ...head(), kind: 'turns-counted', string, payload: countedAgainst(plan, turns, toMillimetres(plan.slack), noted) });
     },
     handOver(remark: string) {
       events.push({ ...head(), kind: 'handed-over', payload: { remark } });
@@ -46,20 +53,15 @@ export function benchWriter(bench: Bench) {
   };
 }
 
-/** What the computed plan for this string says: the demo's technician works as told. */
-function woundOn(geometry: Geometry, set: StringSet, string: number): WoundPayload {
+/** The computed plan for this string: the demo's technician works as told. */
+function planOn(geometry: Geometry, set: StringSet, string: number): WindPlan {
   const instrument = toInstrument(geometry);
   const spec = set.strings[string - 1];
   if (spec === undefined) throw new RangeError(`the set has no string ${string}`);
   const properties = stringProperties(spec);
   const plan = properties.ok ? windString({ instrument, index: string - 1, string: properties.value }) : null;
   if (plan === null) throw new RangeError(`string ${string} cannot be wound`);
-  return {
-    turns: plan.wind.turns,
-    slackMm: toMillimetres(plan.slack),
-    cutBeyondPostMm: toMillimetres(plan.cut),
-    nutDeg: plan.nut === null ? null : toDegrees(plan.nut.vertical),
-  };
+  return plan;
 }
 
 /** The built-in set whose name begins like this. @throws RangeError where none does. */

@@ -1,7 +1,7 @@
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidV7 } from 'uuid';
 import { fromInstrument } from '@gold-peg/contract/register';
-import { archetype, instrumentOf } from '@gold-peg/craft/instrument';
+import { archetype, instrumentOf } from '@gold-peg/craft/archetypes';
 import type { BenchEvent } from '@gold-peg/craft/worksheet';
 import { appendToLog } from '../bench-log/index.js';
 import { insertPerson } from '../people/person.js';
@@ -69,12 +69,13 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
     facts: archetype(entry.archetypeId)?.facts ?? '',
     archetypeId: entry.archetypeId,
     ownerId,
-    geometry: fromInstrument(instrumentOf(entry.archetypeId)),
+    geometry: { ...fromInstrument(instrumentOf(entry.archetypeId)), hand: entry.hand ?? 'right' },
+    methods: {},
     remark: entry.remark,
     version: 1,
   });
   await tx.update(InstrumentRow, { id: instrument.id }, { passport: entry.passport }); // an insert leaves a generated column to its sequence
-  for (const { daysAgo, set, remark } of entry.past) {
+  for (const { daysAgo, set, remark, counted } of entry.past) {
     const startedAt = new Date(now.getTime() - daysAgo * 24 * HOUR_MS);
     const bench = await openJob(loading, instrument, {
       reason: 'Restring',
@@ -86,6 +87,7 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
     const chosen = setNamed(set, instrument.geometry);
     writer.choose(chosen);
     instrument.geometry.strings.forEach((_, index) => writer.wind(chosen, index + 1));
+    if (counted !== undefined) instrument.geometry.strings.forEach((_, index) => writer.count(chosen, index + 1, counted));
     writer.handOver(remark);
     loading.events.push(...writer.events);
   }

@@ -1,14 +1,25 @@
+import type { Hand } from '@gold-peg/craft/instrument';
+
 /** What hangs in the rack of a small workshop in the harbour town of Quillhaven in the week before its folk festival. */
 export interface RackEntry {
   passport: number;
   name: string;
   archetypeId: string;
+  hand?: Hand;
   owner: string;
   remark: string;
   /** Past restrings: days ago, and the gauges of the set at both ends. */
-  past: readonly { daysAgo: number; set: string; remark: string }[];
+  past: readonly PastRestring[];
   /** Open job: hours until it is promised, or null where the owner can wait. */
   job?: { reason: string; takenInHoursAgo: number; promisedInHours: number | null };
+}
+
+interface PastRestring {
+  daysAgo: number;
+  set: string;
+  remark: string;
+  /** Turns that were counted for each one planned, where somebody counted: posts of this one are thicker or thinner than usual. */
+  counted?: number;
 }
 
 export const OWNERS: readonly { name: string; contact: string }[] = [
@@ -85,8 +96,8 @@ export const RACK: readonly RackEntry[] = [
     remark: 'Pins are a tight fit in holes 1 and 2.',
     past: [
       { daysAgo: 565, set: '.012–.053', remark: '' },
-      { daysAgo: 298, set: '.011–.052 phosphor', remark: 'Tried lighter for the winter.' },
-      { daysAgo: 118, set: '.011–.052 phosphor', remark: '' },
+      { daysAgo: 298, set: '.011–.052 phosphor', remark: 'Tried lighter for the winter.', counted: 0.95 },
+      { daysAgo: 118, set: '.011–.052 phosphor', remark: '', counted: 0.93 },
     ],
     job: { reason: 'Dull; back to the heavier set for the festival', takenInHoursAgo: 6, promisedInHours: 9 },
   },
@@ -142,7 +153,67 @@ export const RACK: readonly RackEntry[] = [
     archetypeId: 'electric-in-line',
     owner: 'Jessamy Roke',
     remark: '',
-    past: [{ daysAgo: 60, set: '.009–.042', remark: '' }],
+    past: [{ daysAgo: 60, set: '.009–.042', remark: '', counted: 1.06 }],
+  },
+  {
+    passport: 143,
+    name: 'Tidewrack headless, slate',
+    archetypeId: 'electric-headless',
+    owner: 'Perrin Saltash-Gow',
+    remark: 'Eraser under the bridge while strings are off.',
+    past: [{ daysAgo: 130, set: '.010–.046 nickel', remark: '' }],
+    job: { reason: 'Thinnest string slips in its clamp', takenInHoursAgo: 9, promisedInHours: 44 },
+  },
+  {
+    passport: 146,
+    name: 'Heron twelve, cherry',
+    archetypeId: 'acoustic-twelve',
+    owner: 'The Lantern Ceilidh Band',
+    remark: '',
+    past: [{ daysAgo: 250, set: '.008–.047', remark: '' }],
+    job: { reason: 'Two octave strings gone, festival on Saturday', takenInHoursAgo: 12, promisedInHours: 49 },
+  },
+  {
+    passport: 148,
+    name: 'Brindle left, chalk',
+    archetypeId: 'electric-in-line',
+    hand: 'left',
+    owner: 'Jessamy Roke',
+    remark: 'Left-handed, made so.',
+    past: [{ daysAgo: 77, set: '.010–.046 nickel', remark: '' }],
+  },
+  {
+    passport: 151,
+    name: 'Longshore five, kelp',
+    archetypeId: 'bass-five',
+    owner: 'The Lantern Ceilidh Band',
+    remark: 'Retainer bar over all five.',
+    past: [{ daysAgo: 390, set: '.045–.130 nickel', remark: '' }],
+  },
+  {
+    passport: 152,
+    name: 'Gannet locking six, rust',
+    archetypeId: 'electric-double-locking',
+    owner: 'Perrin Saltash-Gow',
+    remark: 'Block the vibrato before all strings come off.',
+    past: [{ daysAgo: 45, set: '.009–.042 nickel', remark: '' }],
+  },
+  {
+    passport: 155,
+    name: 'Pipit soprano, pear',
+    archetypeId: 'ukulele-soprano',
+    owner: 'Quillhaven School',
+    remark: 'Friction pegs: screws are set firm.',
+    past: [{ daysAgo: 300, set: '.020 .025', remark: '' }],
+    job: { reason: 'Pegs creep back; new set, then look at the screws', takenInHoursAgo: 30, promisedInHours: 51 },
+  },
+  {
+    passport: 158,
+    name: 'Gannet seven, multiscale',
+    archetypeId: 'electric-seven',
+    owner: 'Bram Isleworthy',
+    remark: '',
+    past: [{ daysAgo: 20, set: '.010–.059', remark: '' }],
   },
 ];
 

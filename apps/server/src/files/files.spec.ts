@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { FileFormat, FileKind, ImportOutcome } from '@gold-peg/contract/files';
 import type { StringTableFile } from '@gold-peg/contract/strings';
-import { tableDocument } from './table-pdf.js';
+import { tableDocument } from '../papers/table-pdf.js';
 import { openHouse, type TestHouse } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
 

@@ -87,7 +87,7 @@ describe('the server', () => {
     const described = Object.entries<Record<string, { operationId: string }>>(body.paths).flatMap(([, methods]) =>
       Object.values(methods).map(({ operationId }) => operationId),
     );
-    expect(described.sort()).toEqual([...Object.keys(ENDPOINTS), 'feed', 'stringTablePdf'].sort());
+    expect(described.sort()).toEqual([...Object.keys(ENDPOINTS), 'feed', 'stringTablePdf', 'cutStripPdf'].sort());
     const page = await technician.ask('GET', '/api/docs/');
     expect(page.status).toBe(200);
     expect(page.body).toContain('swagger-ui');

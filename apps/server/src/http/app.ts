@@ -9,10 +9,11 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import swaggerUi from 'swagger-ui-express';
 import type { DataSource } from 'typeorm';
-import { ENDPOINTS, FEED_PATH, openApi, TABLE_PDF_PATH } from '@gold-peg/contract/endpoints';
+import { CUT_STRIP_PDF_PATH, ENDPOINTS, FEED_PATH, openApi, TABLE_PDF_PATH } from '@gold-peg/contract/endpoints';
 import type { LogFeed } from '../feed/log-feed.js';
 import { feedRoute } from '../feed/feed-route.js';
-import { tablePdfRoute } from '../files/table-pdf.js';
+import { cutStripPdfRoute } from '../papers/cut-strip-pdf.js';
+import { tablePdfRoute } from '../papers/table-pdf.js';
 import { handlers } from './handlers.js';
 import { NO_SUCH_PATH, problemDoor } from './problem-door.js';
 import { routes } from './routes.js';
@@ -78,6 +79,7 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
     swaggerUi.setup(openApi(), { customSiteTitle: 'Gold Peg: the contract', customCss: '.swagger-ui .topbar { display: none }' }),
   );
   api.get(FEED_PATH, feedRoute(feed, whoAsks(store)));
+  api.get(CUT_STRIP_PDF_PATH, cutStripPdfRoute(store, whoAsks(store)));
   api.get(TABLE_PDF_PATH, tablePdfRoute(store, whoAsks(store)));
   api.use(routes(handlers, store, whoAsks(store)));
   app.use((request, response, next) => (request.path.startsWith('/api/') ? api(request, response, next) : next()));

@@ -1,7 +1,15 @@
 import { appendEvents, jobEvents } from '../bench-log/routes.js';
+import { changeHouse, house } from '../house/routes.js';
 import { listJobs, takeIn, worksheet } from '../jobs/routes.js';
 import { addPerson, changePassphrase, health, listPeople, savePreferences, session, signIn, signOut } from '../people/routes.js';
-import { addInstrument, changeInstrument, listInstruments, passport } from '../register/instrument-routes.js';
+import {
+  addInstrument,
+  changeGeometry,
+  changeInstrument,
+  changeMethods,
+  listInstruments,
+  passport,
+} from '../register/instrument-routes.js';
 import { addOwner, changeOwner, listOwners } from '../register/owner-routes.js';
 import { exportFile } from '../files/export.js';
 import { importFile } from '../files/import.js';
@@ -25,6 +33,10 @@ export const handlers: Handlers = {
   addInstrument,
   passport,
   changeInstrument,
+  changeGeometry,
+  changeMethods,
+  house,
+  changeHouse,
   listJobs,
   takeIn,
   worksheet,

@@ -1,8 +1,10 @@
 import { In, Not } from 'typeorm';
 import { v7 as uuidV7 } from 'uuid';
-import type { JobSummary } from '@gold-peg/contract/jobs';
+import type { JobSummary, WorksheetFile } from '@gold-peg/contract/jobs';
+import { countsFor } from '../bench-log/project-counts.js';
 import { readEvents } from '../bench-log/read-events.js';
-import type { Handler } from '../http/handler.js';
+import { readHouse } from '../house/routes.js';
+import { signedIn, type Handler } from '../http/handler.js';
 import { Refusal } from '../http/refusal.js';
 import { readPassport, summaries } from '../register/instrument.js';
 import { InstrumentRow, JobRow } from '../store/index.js';
@@ -40,10 +42,19 @@ export const takeIn: Handler<'takeIn'> = async ({ store, body }) => {
   return (await readJob(store, id)).summary;
 };
 
-export const worksheet: Handler<'worksheet'> = async ({ store, params }) => {
-  const { row, summary } = await readJob(store, params.id);
-  return { job: summary, passport: await readPassport(store, { id: row.instrumentId }), events: await readEvents(store, row.id, 0) };
-};
+export const worksheet: Handler<'worksheet'> = (asked) => openWorksheet(asked.store, asked.params.id, signedIn(asked).id);
+
+/** All that a bench needs of one job, for one person. @throws Refusal where there is no such job. */
+export async function openWorksheet(store: DataSource, id: string, personId: string): Promise<WorksheetFile> {
+  const { row, summary } = await readJob(store, id);
+  return {
+    job: summary,
+    passport: await readPassport(store, { id: row.instrumentId }),
+    events: await readEvents(store, row.id, 0),
+    house: (await readHouse(store)).methods,
+    evidence: await countsFor(store, row.instrumentId, personId),
+  };
+}
 
 async function readJob(store: DataSource, id: string): Promise<{ row: JobRow; summary: JobSummary }> {
   const row = await store.getRepository(JobRow).findOne({ where: { id }, relations: WITH_INSTRUMENT });

@@ -124,12 +124,22 @@ describe('people', () => {
 
   it('keep their units, measure and light', async () => {
     const technician = await house.visitor().signIn('technician');
-    const preferences = { lengths: 'in', pull: 'lbf', slackMeasure: 'posts', theme: 'evening' };
+    const preferences = {
+      lengths: 'in',
+      pull: 'lbf',
+      slackMeasure: 'fist',
+      theme: 'evening',
+      turned: true,
+      hand: { fistMm: 88, fingerMm: 19, spacerMm: 52 },
+      methods: { turns: { bass: 3 } },
+    };
     await technician.ask('PUT', '/api/session/preferences', preferences);
     expect((await technician.ask('GET', '/api/session')).body.person.preferences).toEqual(preferences);
     expect((await technician.ask('PUT', '/api/session/preferences', { ...preferences, pull: 'stone' })).body.fields[0]).toEqual({
       field: 'pull',
       says: 'must be one of N, kgf, lbf',
     });
+    const child = { ...preferences, hand: { ...preferences.hand, fistMm: 8 } };
+    expect((await technician.ask('PUT', '/api/session/preferences', child)).body.fields[0].says).toContain('between 40 and 160 mm');
   });
 });

@@ -1,7 +1,7 @@
 import type { DataSource } from 'typeorm';
 import { v7 as uuidV7 } from 'uuid';
-import { fromInstrument, type Geometry } from '@gold-peg/contract/register';
-import { archetype, instrumentOf } from '@gold-peg/craft/instrument';
+import { fromInstrument, type Geometry, type Passport } from '@gold-peg/contract/register';
+import { archetype, instrumentOf } from '@gold-peg/craft/archetypes';
 import type { Handler } from '../http/handler.js';
 import { Refusal } from '../http/refusal.js';
 import { InstrumentRow, OwnerRow } from '../store/index.js';
@@ -34,7 +34,8 @@ export const addInstrument: Handler<'addInstrument'> = async ({ store, body }) =
     facts: kind.facts,
     archetypeId: kind.id,
     ownerId: body.ownerId,
-    geometry: scaled(fromInstrument(instrumentOf(kind.id)), body.scaleMm),
+    geometry: scaled({ ...fromInstrument(instrumentOf(kind.id)), hand: body.hand }, body.scaleMm),
+    methods: {},
     remark: body.remark,
     version: 1,
   });
@@ -53,8 +54,27 @@ export const passport: Handler<'passport'> = ({ store, params }) => readPassport
 export const changeInstrument: Handler<'changeInstrument'> = async ({ store, params, body }) => {
   const { version, ...change } = body;
   await requireOwner(store, change.ownerId);
-  const { affected } = await store.getRepository(InstrumentRow).update({ id: params.id, version }, { ...change, version: version + 1 });
-  const current = await readPassport(store, { id: params.id });
+  return changeVersion(store, params.id, version, change);
+};
+
+export const changeGeometry: Handler<'changeGeometry'> = async ({ store, params, body: { version, geometry } }) => {
+  const before = await readPassport(store, { id: params.id });
+  if (geometry.strings.length !== before.geometry.strings.length) {
+    const says = `must keep its ${before.geometry.strings.length} strings: its log and setups speak of them`;
+    throw refuseField('geometry.strings', says);
+  }
+  return changeVersion(store, params.id, version, { geometry });
+};
+
+export const changeMethods: Handler<'changeMethods'> = ({ store, params, body: { version, methods } }) =>
+  changeVersion(store, params.id, version, { methods });
+
+type Change = Partial<Pick<InstrumentRow, 'name' | 'ownerId' | 'remark' | 'geometry' | 'methods'>>;
+
+/** Changes the version that was read, or refuses with what stands now. */
+async function changeVersion(store: DataSource, id: string, version: number, change: Change): Promise<Passport> {
+  const { affected } = await store.getRepository(InstrumentRow).update({ id, version }, { ...change, version: version + 1 });
+  const current = await readPassport(store, { id });
   if (affected === 0) {
     throw new Refusal(
       'stale',
@@ -63,7 +83,7 @@ export const changeInstrument: Handler<'changeInstrument'> = async ({ store, par
     );
   }
   return current;
-};
+}
 
 async function requireOwner(store: DataSource, id: string | null): Promise<void> {
   if (id === null) return;

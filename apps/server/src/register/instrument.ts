@@ -43,6 +43,7 @@ export async function readPassport(store: Store, where: FindOptionsWhere<Instrum
     version: row.version,
     remark: row.remark,
     geometry: row.geometry,
+    methods: row.methods,
     current: setups[0]?.setup ?? null,
     setups: setups.map(({ setup }) => setup),
   };

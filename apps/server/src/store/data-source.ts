@@ -1,9 +1,11 @@
 import 'reflect-metadata';
 import { DataSource } from 'typeorm';
 import { BenchEventRow } from './bench-event.js';
+import { HouseRow, TurnsCountedRow } from './house.js';
 import { JobRow } from './job.js';
 import { Foundation1764000000000 } from './migrations/1764000000000-foundation.js';
 import { StringsAndStock1764100000000 } from './migrations/1764100000000-strings-and-stock.js';
+import { MethodsAndCounts1764200000000 } from './migrations/1764200000000-methods-and-counts.js';
 import { PersonRow } from './person.js';
 import { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';
 import { SessionRow, SignInTryRow } from './session.js';
@@ -35,8 +37,10 @@ export function buildStore(url: string): DataSource {
       StockMovementRow,
       StockUseRow,
       SupplyOrderRow,
+      HouseRow,
+      TurnsCountedRow,
     ],
-    migrations: [Foundation1764000000000, StringsAndStock1764100000000],
+    migrations: [Foundation1764000000000, StringsAndStock1764100000000, MethodsAndCounts1764200000000],
     synchronize: false,
     poolSize: POOL_SIZE,
     extra: { connectionTimeoutMillis: 3000 },

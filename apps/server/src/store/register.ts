@@ -1,5 +1,6 @@
 import { Column, Entity, Generated, Index, JoinColumn, ManyToOne, OneToMany, PrimaryColumn, type Relation } from 'typeorm';
 import type { Geometry, PastSetup } from '@gold-peg/contract/register';
+import type { MethodChoices } from '@gold-peg/craft/methods';
 import type { Construction } from '@gold-peg/craft/strings';
 
 @Entity('owner')
@@ -23,6 +24,7 @@ export class InstrumentRow {
   @JoinColumn({ name: 'owner_id' })
   owner!: Relation<OwnerRow> | null;
   @Column('jsonb') geometry!: Geometry;
+  @Column('jsonb', { default: {} }) methods!: MethodChoices;
   @Column('text') remark!: string;
   @Column('integer') version!: number;
 }

@@ -11,6 +11,11 @@ export const routes: Routes = [
     loadComponent: () => import('./register/new-instrument').then((place) => place.NewInstrument),
   },
   {
+    path: 'register/:id/headstock',
+    title: 'Headstock · Gold Peg',
+    loadComponent: () => import('./register/headstock-page').then((place) => place.HeadstockPage),
+  },
+  {
     path: 'register/:id',
     title: 'Passport · Gold Peg',
     loadComponent: () => import('./register/passport').then((place) => place.PassportPage),

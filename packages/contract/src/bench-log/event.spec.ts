@@ -25,6 +25,12 @@ describe('events of the bench log', () => {
         kind: 'set-chosen',
         payload: { name: '.010–.046', family: 'electric', strings: [{ construction: 'wound', gaugeMm: 1.17, wrap: 'monel' }] },
       },
+      {
+        ...head,
+        kind: 'turns-counted',
+        string: 2,
+        payload: { turns: 2.75, slackMm: -4, stretchMm: 40, postDiameterMm: 6, stringDiameterMm: 0.7, nutToPostMm: 90 },
+      },
       { ...head, kind: 'noted', payload: { text: 'groove at fret 3' } },
       { ...head, kind: 'measured', payload: { what: 'relief', valueMm: 0.2 } },
       { ...head, kind: 'undone', payload: { eventId: uuidV7() } },

@@ -1,7 +1,9 @@
 import * as z from 'zod';
+import type { CountedTurns } from '@gold-peg/craft/calibration';
 import { WRAPS } from '@gold-peg/craft/constants';
 import { CONSTRUCTIONS, CORE_SHAPES, FAMILIES, FINISHES } from '@gold-peg/craft/strings';
-import { SCRAP_REASONS, STRING_EVENTS, type BenchEvent } from '@gold-peg/craft/worksheet';
+import { fromMillimetres } from '@gold-peg/craft/units';
+import { SCRAP_REASONS, STRING_EVENTS, type BenchEvent, type CountedPayload } from '@gold-peg/craft/worksheet';
 import {
   a4Hz,
   frequencyHz,
@@ -10,6 +12,7 @@ import {
   linearDensityKgPerM,
   longText,
   note,
+  postDiameterMm,
   quantity,
   uuid,
   uuidV7,
@@ -59,6 +62,15 @@ const wound = z.strictObject({
   nutDeg: quantity({ from: -90, to: 90, unit: '°', because: 'it is an angle over the nut' }).nullable(),
 });
 
+const counted = z.strictObject({
+  turns: quantity({ from: 0, to: 20, unit: '', because: 'it counts turns lying on the post' }),
+  slackMm: wound.shape.slackMm,
+  stretchMm: quantity({ from: 0, to: 300, unit: 'mm', because: 'it is what a string stretches to its pitch' }),
+  postDiameterMm,
+  stringDiameterMm: gaugeMm,
+  nutToPostMm: quantity({ from: 12, to: 400, unit: 'mm', because: 'it runs from the nut to the axis of a post' }),
+});
+
 const { wind: _wound, ...ticks } = STRING_EVENTS;
 const tickKinds = Object.values(ticks);
 
@@ -76,6 +88,7 @@ const kinds = [
   }),
   z.strictObject({ ...head, string, kind: z.enum(tickKinds), payload: z.strictObject({}) }),
   z.strictObject({ ...head, string, kind: z.literal('wound'), payload: wound }),
+  z.strictObject({ ...head, string, kind: z.literal('turns-counted'), payload: counted }),
   z.strictObject({ ...head, string, kind: z.literal('scrapped'), payload: z.strictObject({ why: z.enum(SCRAP_REASONS) }) }),
   z.strictObject({ ...head, kind: z.literal('noted'), payload: z.strictObject({ text: words('the note', 2000) }) }),
   z.strictObject({
@@ -96,6 +109,30 @@ export const benchEvent: z.ZodType<BenchEvent, BenchEvent> = z.discriminatedUnio
 /** An event as the log gives it back: with the server's place in the log and time. */
 export const storedEvent = z.object({ event: benchEvent, seq: z.int(), storedAt: z.string() });
 export type StoredEvent = z.infer<typeof storedEvent>;
+
+/** A count that stands, with whose and at which instrument it was. */
+export const countedTurns = counted.extend({
+  jobId: uuid,
+  instrumentId: uuid,
+  instrumentName: z.string(),
+  personId: uuid,
+  personName: z.string(),
+  string: z.int(),
+  at: z.string(),
+});
+export type CountedTurnsRow = z.infer<typeof countedTurns>;
+
+/** A count as the calibration takes it. */
+export const toCountedTurns = (row: CountedPayload & { instrumentId: string; personId: string }): CountedTurns => ({
+  instrumentId: row.instrumentId,
+  personId: row.personId,
+  turns: row.turns,
+  slack: fromMillimetres(row.slackMm),
+  stretch: fromMillimetres(row.stretchMm),
+  postDiameter: fromMillimetres(row.postDiameterMm),
+  stringDiameter: fromMillimetres(row.stringDiameterMm),
+  nutToPost: fromMillimetres(row.nutToPostMm),
+});
 
 export const appendOutcome = z.object({
   id: z.string(),

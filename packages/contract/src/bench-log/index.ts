@@ -1,1 +1,12 @@
-export { appendOutcome, benchEvent, loggedString, loggedTuning, storedEvent, type AppendOutcome, type StoredEvent } from './event.js';
+export {
+  appendOutcome,
+  benchEvent,
+  countedTurns,
+  loggedString,
+  loggedTuning,
+  storedEvent,
+  toCountedTurns,
+  type AppendOutcome,
+  type CountedTurnsRow,
+  type StoredEvent,
+} from './event.js';

@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { gaugeMm, quantity } from '../quantity/index.js';
-import { postDiameterMm } from './slack.js';
+import { gaugeMm, postDiameterMm, quantity } from '../quantity/index.js';
 
 export const nutQuestion = z
   .strictObject({

@@ -1,7 +1,5 @@
 import * as z from 'zod';
-import { gaugeMm, quantity, scaleMm } from '../quantity/index.js';
-
-export const postDiameterMm = quantity({ from: 3, to: 20, unit: 'mm', because: 'posts and rollers lie in that range' });
+import { gaugeMm, postDiameterMm, quantity, scaleMm } from '../quantity/index.js';
 
 export const slackQuestion = z
   .strictObject({

@@ -1,7 +1,9 @@
 import * as z from 'zod';
+import { PAPER_KINDS } from '../papers/index.js';
 import { problemSchema } from '../problems/index.js';
 import type { Endpoint } from './endpoint.js';
-import { ENDPOINTS, FEED_PATH, TABLE_PDF_PATH } from './table.js';
+import { CUT_STRIP_PDF_PATH, FEED_PATH, TABLE_PDF_PATH } from './other-paths.js';
+import { ENDPOINTS } from './table.js';
 
 const schemaOf = (schema: z.ZodType, io: 'input' | 'output') => {
   const { $schema: _dialect, ...rest } = z.toJSONSchema(schema, { io, unrepresentable: 'any', reused: 'inline' });
@@ -28,6 +30,18 @@ export function openApi(): object {
       operationId: 'stringTablePdf',
       tags: ['strings'],
       summary: 'The strings table on paper, A4',
+      responses: { 200: { description: 'A PDF', content: { 'application/pdf': {} } } },
+    },
+  };
+  paths[CUT_STRIP_PDF_PATH.replace(':id', '{id}')] = {
+    get: {
+      operationId: 'cutStripPdf',
+      tags: ['jobs'],
+      summary: 'Cut marks of a job, true to scale with a check line, and a table of its windings',
+      parameters: [
+        { name: 'id', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } },
+        { name: 'paper', in: 'query', schema: { enum: PAPER_KINDS } },
+      ],
       responses: { 200: { description: 'A PDF', content: { 'application/pdf': {} } } },
     },
   };

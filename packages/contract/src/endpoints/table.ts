@@ -4,7 +4,17 @@ import { exportedFile, FILE_FORMATS, FILE_KINDS, importDraft, importOutcome } fr
 import { jobDraft, jobSummary, worksheetSchema } from '../jobs/index.js';
 import { passphraseChange, personDraft, personSchema, preferencesSchema, sessionSchema, signIn } from '../people/index.js';
 import { uuid } from '../quantity/index.js';
-import { instrumentChange, instrumentDraft, instrumentSummary, ownerDraft, ownerSchema, passportSchema } from '../register/index.js';
+import {
+  geometryChange,
+  houseSchema,
+  instrumentChange,
+  instrumentDraft,
+  instrumentSummary,
+  methodsChange,
+  ownerDraft,
+  ownerSchema,
+  passportSchema,
+} from '../register/index.js';
 import { orderDraft, stockItem, stockList, stockRow, supplyOrder } from '../stock/index.js';
 import { setRow, storedSet, storedString, stringRow, stringTable, tableId, tuningRow } from '../strings/index.js';
 import type { Endpoint } from './endpoint.js';
@@ -168,6 +178,47 @@ export const ENDPOINTS = {
     params: byId,
     body: instrumentChange,
     reply: passportSchema,
+    status: 200,
+  },
+  changeGeometry: {
+    method: 'PUT',
+    path: '/api/instruments/:id/geometry',
+    room: 'register',
+    summary: 'Measured geometry: posts, trees, nut; refused when somebody else changed the passport meanwhile',
+    who: bench,
+    params: byId,
+    body: geometryChange,
+    reply: passportSchema,
+    status: 200,
+  },
+  changeMethods: {
+    method: 'PUT',
+    path: '/api/instruments/:id/methods',
+    room: 'register',
+    summary: 'Ways that hold for this instrument alone',
+    who: bench,
+    params: byId,
+    body: methodsChange,
+    reply: passportSchema,
+    status: 200,
+  },
+  house: {
+    method: 'GET',
+    path: '/api/house',
+    room: 'house',
+    summary: 'Ways of the house, where it chose any',
+    who: front,
+    reply: houseSchema,
+    status: 200,
+  },
+  changeHouse: {
+    method: 'PUT',
+    path: '/api/house/methods',
+    room: 'house',
+    summary: 'Change the ways of the house',
+    who: ['owner'],
+    body: methodsChange,
+    reply: houseSchema,
     status: 200,
   },
 
@@ -345,11 +396,3 @@ export type ReplyOf<K extends EndpointName> = z.output<Of<K>['reply']>;
 export type Call<K extends EndpointName> = (Of<K> extends { params: z.ZodType } ? { params: Part<K, 'params', 'in'> } : unknown) &
   (Of<K> extends { query: z.ZodType } ? { query?: Part<K, 'query', 'in'> } : unknown) &
   (Of<K> extends { body: z.ZodType } ? { body: Part<K, 'body', 'in'> } : unknown);
-
-/** Server-sent events: one line for each change of the log. Not in the table, since it answers with a stream. */
-export const FEED_PATH = '/api/feed';
-export const feedMessage = z.object({ jobId: uuid, instrumentId: uuid, seq: z.int() });
-export type FeedMessage = z.infer<typeof feedMessage>;
-
-/** The strings table on paper. Not in the table of endpoints, since it answers with a PDF. */
-export const TABLE_PDF_PATH = '/api/strings/table.pdf';

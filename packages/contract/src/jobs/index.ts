@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { STAGES } from '@gold-peg/craft/worksheet';
-import { storedEvent } from '../bench-log/index.js';
+import { countedTurns, storedEvent } from '../bench-log/index.js';
+import { methodChoices } from '../methods/index.js';
 import { instant, longText, uuid } from '../quantity/index.js';
 import { instrumentSummary, passportSchema } from '../register/index.js';
 
@@ -25,5 +26,13 @@ export const jobSummary = z.object({
 export type JobSummary = z.infer<typeof jobSummary>;
 
 /** All that a bench needs to go on with a job while the server is away. */
-export const worksheetSchema = z.object({ job: jobSummary, passport: passportSchema, events: z.array(storedEvent) });
+export const worksheetSchema = z.object({
+  job: jobSummary,
+  passport: passportSchema,
+  events: z.array(storedEvent),
+  /** Ways of the house, in force where neither instrument nor technician chose. */
+  house: methodChoices.default({}),
+  /** Turns counted at this instrument by anybody, and anywhere by the person who asks. */
+  evidence: z.array(countedTurns).default([]),
+});
 export type WorksheetFile = z.infer<typeof worksheetSchema>;

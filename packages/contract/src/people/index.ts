@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { handMeasures, methodChoices, slackSchool } from '../methods/index.js';
 import { uuid, words } from '../quantity/index.js';
 
 export const ROLES = ['owner', 'technician', 'counter'] as const;
@@ -14,11 +15,25 @@ const passphrase = z
 export const preferencesSchema = z.strictObject({
   lengths: z.enum(['mm', 'in']),
   pull: z.enum(['N', 'kgf', 'lbf']),
-  slackMeasure: z.enum(['pull-back', 'posts', 'past-post']),
+  slackMeasure: slackSchool,
   theme: z.enum(['paper', 'evening']),
+  /** Headstock to the right: the picture turned by 180 degrees. */
+  turned: z.boolean().default(false),
+  /** The person's own hand; null until it has been measured. */
+  hand: handMeasures.nullable().default(null),
+  /** Ways of one's own where they differ from the house's. */
+  methods: methodChoices.default({}),
 });
 export type Preferences = z.infer<typeof preferencesSchema>;
-export const DEFAULT_PREFERENCES: Preferences = { lengths: 'mm', pull: 'N', slackMeasure: 'pull-back', theme: 'paper' };
+export const DEFAULT_PREFERENCES: Preferences = {
+  lengths: 'mm',
+  pull: 'N',
+  slackMeasure: 'pull-back',
+  theme: 'paper',
+  turned: false,
+  hand: null,
+  methods: {},
+};
 
 export const personSchema = z.object({ id: uuid, name: z.string(), role: z.enum(ROLES), preferences: preferencesSchema });
 export type Person = z.infer<typeof personSchema>;

@@ -30,6 +30,7 @@ export const gaugeMm = quantity({
   unit: 'mm',
   because: 'thinner strings are not made, and the thickest bass strings stop there',
 });
+export const postDiameterMm = quantity({ from: 3, to: 20, unit: 'mm', because: 'posts and rollers lie in that range' });
 export const scaleMm = quantity({ from: 150, to: 1300, unit: 'mm', because: 'from the smallest ukulele to the longest bass' });
 export const a4Hz = quantity({ from: 392, to: 466, unit: 'Hz', because: 'references in use lie in that range' });
 export const frequencyHz = quantity({ from: 16, to: 3000, unit: 'Hz', because: 'no string of these instruments sounds outside it' });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { ARCHETYPES, instrumentOf } from '@gold-peg/craft/instrument';
+import { ARCHETYPES, instrumentOf } from '@gold-peg/craft/archetypes';
 import { fromInstrument, geometrySchema, toInstrument } from './index.js';
 
 describe('geometry on its way', () => {

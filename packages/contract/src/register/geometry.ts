@@ -1,36 +1,52 @@
 import * as z from 'zod';
-import { ANCHORS, type Instrument } from '@gold-peg/craft/instrument';
+import { ANCHORS, HANDS, HEADSTOCK_LAYOUTS, POST_STYLES, type Instrument } from '@gold-peg/craft/instrument';
 import { FAMILIES } from '@gold-peg/craft/strings';
 import { fromDegrees, fromMillimetres, hertz, toDegrees, toMillimetres } from '@gold-peg/craft/units';
-import { a4Hz, frequencyHz, gaugeMm, note, quantity, scaleMm } from '../quantity/index.js';
+import { a4Hz, frequencyHz, gaugeMm, note, postDiameterMm, quantity, scaleMm } from '../quantity/index.js';
 
 const onHeadstockMm = quantity({ from: -200, to: 400, unit: 'mm', because: 'it lies on the headstock or the neck' });
 const post = z.strictObject({
-  style: z.enum(['through', 'slotted', 'roller', 'side-peg']),
+  style: z.enum(POST_STYLES),
   side: z.enum(['bass', 'treble']),
-  alongMm: quantity({ from: 12, to: 400, unit: 'mm', because: 'it runs from the nut to the axis of a post' }),
+  alongMm: quantity({ from: 4, to: 400, unit: 'mm', because: 'it runs from the nut to the axis of a post, or to a clamp' }),
   sidewaysMm: quantity({ from: -80, to: 80, unit: 'mm', because: 'it runs from the centre line' }),
-  diameterMm: quantity({ from: 3, to: 20, unit: 'mm', because: 'posts and rollers lie in that range' }),
+  diameterMm: postDiameterMm,
   holeHeightMm: quantity({ from: -30, to: 40, unit: 'mm', because: 'it is the height of the hole above the face' }),
-  holeDepthMm: quantity({ from: 2, to: 40, unit: 'mm', because: 'it is the depth of a slotted post' }).nullable(),
+  holeDepthMm: quantity({ from: 2, to: 40, unit: 'mm', because: 'it is the depth of a slotted post or a clamp' }).nullable(),
   pipAlongMm: onHeadstockMm.nullable(),
 });
 
-/** Geometry as it travels and is stored: millimetres and degrees, the unit in the name. */
-export const geometrySchema = z.strictObject({
+const tree = z.strictObject({
+  kind: z.enum(['tree', 'bar']).default('tree'),
+  alongMm: quantity({ from: 3, to: 300, unit: 'mm', because: 'it stands between nut and post' }),
+  dropMm: quantity({ from: -5, to: 30, unit: 'mm', because: 'it presses the string below the slot' }),
+  strings: z.array(z.int().min(0).max(17)),
+});
+const fromCentreMm = quantity({ from: 3, to: 60, unit: 'mm', because: 'it runs from the centre line to a wall of a slot' });
+
+const shape = z.strictObject({
   family: z.enum(FAMILIES),
+  hand: z.enum(HANDS).default('right'),
   a4Hz,
   nutWidthMm: quantity({ from: 20, to: 90, unit: 'mm', because: 'from the narrowest banjo to the widest neck' }),
   headstock: z.strictObject({
-    layout: z.enum(['split', 'in-line', 'slotted']),
+    layout: z.enum(HEADSTOCK_LAYOUTS),
     angleDeg: quantity({ from: -5, to: 40, unit: '°', because: 'headstocks are flat or tilt back' }),
     faceDropMm: quantity({ from: -5, to: 30, unit: 'mm', because: 'it is how far the face starts below the slot' }),
+    rollerSlotsMm: z.strictObject({ inner: fromCentreMm, outer: fromCentreMm }).nullable().default(null),
   }),
-  trees: z.array(z.strictObject({ alongMm: onHeadstockMm, dropMm: onHeadstockMm, strings: z.array(z.int().min(0).max(17)) })).max(6),
+  trees: z.array(tree).max(6, { error: 'must be six at most: no headstock has more trees and bars' }),
   bridge: z.strictObject({
     anchor: z.enum(ANCHORS),
     behindSaddleMm: quantity({ from: 0, to: 300, unit: 'mm', because: 'it is string between saddle and anchor' }),
   }),
+  screwTunerMm: z
+    .strictObject({
+      travel: quantity({ from: 3, to: 60, unit: 'mm', because: 'it is the travel of a screw tuner' }),
+      lead: quantity({ from: 0.2, to: 3, unit: 'mm', because: 'it is the travel of a screw tuner in one turn' }),
+    })
+    .nullable()
+    .default(null),
   gearRatio: quantity({ from: 1, to: 60, unit: '', because: 'turns of the button for one of the post' }),
   strings: z
     .array(
@@ -47,21 +63,62 @@ export const geometrySchema = z.strictObject({
     .min(1, { error: 'must have at least one string' })
     .max(18, { error: 'must have at most 18 strings' }),
 });
+
+/** Geometry as it travels and is stored: millimetres and degrees, the unit in the name. What was stored before a field was known reads as it was meant. */
+export const geometrySchema = shape.superRefine(({ strings, screwTunerMm, headstock }, context) => {
+  const refuse = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message });
+  strings.forEach(({ post: { style, alongMm, diameterMm, holeDepthMm } }, index) => {
+    const at = (field: string) => ['strings', index, 'post', field];
+    if (style !== 'clamp' && alongMm <= diameterMm)
+      refuse(at('alongMm'), 'must be more than the diameter of the post: it would stand in the nut');
+    if ((style === 'slotted' || style === 'clamp') && holeDepthMm === null)
+      refuse(at('holeDepthMm'), 'must be given for a slotted post or a clamp: the end goes that deep');
+    if (style === 'clamp' && screwTunerMm === null)
+      refuse(['screwTunerMm'], 'must be given where strings are clamped at the head: a screw draws them up');
+  });
+  for (const [first, second] of crowded(strings.map((string) => string.post)))
+    refuse(
+      ['strings', second, 'post', 'alongMm'],
+      `would put it into the post of string ${first + 1}: they must stand farther apart than they are thick`,
+    );
+  const slots = headstock.rollerSlotsMm;
+  if (slots !== null && slots.inner >= slots.outer)
+    refuse(['headstock', 'rollerSlotsMm', 'outer'], 'must be more than the inner wall: it is the slot beside it');
+});
+
+type Standing = z.infer<typeof post>;
+
+/** Pairs of posts that stand in one another. */
+function crowded(posts: readonly Standing[]): [number, number][] {
+  const onFace = ({ style, pipAlongMm }: Standing) => pipAlongMm === null && style !== 'clamp' && style !== 'roller';
+  return posts.flatMap((own, second) =>
+    posts.slice(0, second).flatMap((other, first): [number, number][] => {
+      const apart = Math.hypot(own.alongMm - other.alongMm, own.sidewaysMm - other.sidewaysMm);
+      return onFace(own) && onFace(other) && apart < (own.diameterMm + other.diameterMm) / 2 ? [[first, second]] : [];
+    }),
+  );
+}
+
 export type Geometry = z.infer<typeof geometrySchema>;
 
 export function toInstrument(geometry: Geometry): Instrument {
   const mm = fromMillimetres;
+  const slots = geometry.headstock.rollerSlotsMm;
+  const screw = geometry.screwTunerMm;
   return {
     family: geometry.family,
+    hand: geometry.hand,
     a4: hertz(geometry.a4Hz),
     nutWidth: mm(geometry.nutWidthMm),
     headstock: {
       layout: geometry.headstock.layout,
       angle: fromDegrees(geometry.headstock.angleDeg),
       faceDrop: mm(geometry.headstock.faceDropMm),
+      rollerSlots: slots === null ? null : { inner: mm(slots.inner), outer: mm(slots.outer) },
     },
-    trees: geometry.trees.map(({ alongMm, dropMm, strings }) => ({ along: mm(alongMm), drop: mm(dropMm), strings })),
+    trees: geometry.trees.map(({ kind, alongMm, dropMm, strings }) => ({ kind, along: mm(alongMm), drop: mm(dropMm), strings })),
     bridge: { anchor: geometry.bridge.anchor, behindSaddle: mm(geometry.bridge.behindSaddleMm) },
+    screwTuner: screw === null ? null : { travel: mm(screw.travel), lead: mm(screw.lead) },
     gearRatio: geometry.gearRatio,
     strings: geometry.strings.map(({ note, frequencyHz: own, course, scaleMm: scale, slotSidewaysMm, slotWidthMm, post: peg }) => ({
       note,
@@ -86,17 +143,27 @@ export function toInstrument(geometry: Geometry): Instrument {
 
 export function fromInstrument(instrument: Instrument): Geometry {
   const mm = toMillimetres;
+  const slots = instrument.headstock.rollerSlots;
+  const screw = instrument.screwTuner;
   return {
     family: instrument.family,
+    hand: instrument.hand,
     a4Hz: instrument.a4,
     nutWidthMm: mm(instrument.nutWidth),
     headstock: {
       layout: instrument.headstock.layout,
       angleDeg: toDegrees(instrument.headstock.angle),
       faceDropMm: mm(instrument.headstock.faceDrop),
+      rollerSlotsMm: slots === null ? null : { inner: mm(slots.inner), outer: mm(slots.outer) },
     },
-    trees: instrument.trees.map(({ along, drop, strings }) => ({ alongMm: mm(along), dropMm: mm(drop), strings: [...strings] })),
+    trees: instrument.trees.map(({ kind, along, drop, strings }) => ({
+      kind,
+      alongMm: mm(along),
+      dropMm: mm(drop),
+      strings: [...strings],
+    })),
     bridge: { anchor: instrument.bridge.anchor, behindSaddleMm: mm(instrument.bridge.behindSaddle) },
+    screwTunerMm: screw === null ? null : { travel: mm(screw.travel), lead: mm(screw.lead) },
     gearRatio: instrument.gearRatio,
     strings: instrument.strings.map(({ note, frequency, course, scaleLength, slotSideways, slotWidth, post: peg }) => ({
       note,

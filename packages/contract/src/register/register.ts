@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { scaleMm, uuid, words, longText } from '../quantity/index.js';
 import { SCRAP_REASONS } from '@gold-peg/craft/worksheet';
 import { loggedString, loggedTuning } from '../bench-log/index.js';
+import { methodChoices } from '../methods/index.js';
 import { geometrySchema } from './geometry.js';
 
 const version = z.int({ error: 'must be the version that was read' }).min(1);
@@ -47,6 +48,8 @@ export const passportSchema = instrumentSummary.extend({
   version,
   remark: z.string(),
   geometry: geometrySchema,
+  /** Ways that hold for this instrument alone. */
+  methods: methodChoices.default({}),
   current: setupSchema.nullable(),
   setups: z.array(setupSchema),
 });
@@ -56,6 +59,8 @@ export const instrumentDraft = z.strictObject({
   name: words('the name of the instrument', 80),
   archetypeId: z.string({ error: 'must be one of the kinds on the list' }).max(60),
   ownerId: uuid.nullable(),
+  /** A left-handed instrument is the mirror image of its kind. */
+  hand: geometrySchema.shape.hand,
   /** Measured scale length; the archetype's where left out. Per-string scales keep their proportions. */
   scaleMm: scaleMm.nullable(),
   remark: longText(2000),
@@ -68,3 +73,10 @@ export const instrumentChange = z.strictObject({
   ownerId: uuid.nullable(),
   remark: longText(2000),
 });
+
+export const geometryChange = z.strictObject({ version, geometry: geometrySchema });
+export const methodsChange = z.strictObject({ version, methods: methodChoices });
+
+/** Ways of the whole house. */
+export const houseSchema = z.object({ version, methods: methodChoices });
+export type House = z.infer<typeof houseSchema>;

@@ -3,8 +3,11 @@ export { DENSITY, WRAPS, type Material, type Wrap } from './densities.js';
 export {
   CALIPER,
   CORE_FROM_GAUGE,
+  COUNTING,
   CREEP,
+  HAND,
   LEAST_PULL,
+  LENGTH_AS_SOLD,
   NECK,
   NUT,
   SAFE_SHARE_OF_BREAKING,

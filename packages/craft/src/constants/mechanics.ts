@@ -94,3 +94,29 @@ export const CREEP = {
   floss: constant(0.01, [0.004, 0.02], '', 'first day under pull'),
   steel: constant(0, [0, 0.0005], '', 'music wire does not creep at these stresses'),
 } as const;
+
+/** A hand that nobody has measured, mm. */
+export const HAND = {
+  fist: constant(85, [70, 105], 'mm', 'height of a fist, adults'),
+  finger: constant(18, [14, 23], 'mm', 'breadth of a first finger, adults'),
+  spacer: constant(55, [40, 70], 'mm', 'thumb to first finger held against a post'),
+  leaves: constant(1, [0.85, 1.15], '', 'share of the slack meant that is really left: a hand before any turns were counted'),
+} as const;
+
+/** What tells a post's real diameter and a person's hand from the turns that were counted. */
+export const COUNTING = {
+  turns: constant(0.12, [0.1, 0.2], 'turns', 'turns are counted to the quarter'),
+  hand: constant(0.1, [0.05, 0.15], '', 'how differently hands leave the same slack'),
+  postMm: constant(0.3, [0.15, 0.5], 'mm', 'how far posts stray from the typical diameter of their kind'),
+} as const;
+
+/** Length of a string as sold, mm: an offcut is what the instrument leaves of it. */
+export const LENGTH_AS_SOLD = {
+  electric: constant(1020, [960, 1100], 'mm', 'packets of several makers'),
+  acoustic: constant(1020, [960, 1100], 'mm', 'packets of several makers'),
+  classical: constant(1000, [950, 1050], 'mm', 'packets of several makers'),
+  bass: constant(1250, [1150, 1350], 'mm', 'long-scale packets'),
+  ukulele: constant(800, [600, 1000], 'mm', 'packets of several makers'),
+  mandolin: constant(900, [800, 1000], 'mm', 'packets of several makers'),
+  banjo: constant(1000, [950, 1050], 'mm', 'packets of several makers'),
+} as const;

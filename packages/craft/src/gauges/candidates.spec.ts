@@ -1,23 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { STRINGS, type TableString } from '../strings/index.js';
-import { NECKS, strungNeck } from '../tuning/index.js';
+import { strungKind } from '../tuning/index.js';
 import { kilogramsPerMetre } from '../units/index.js';
 import { classesFor, classKey, optionsFor } from './candidates.js';
 
-const strung = (id: string) => {
-  const kind = NECKS.find((each) => each.id === id);
-  if (kind === undefined) throw new Error(id);
-  return strungNeck(kind);
-};
+const strung = (id: string) => strungKind(id);
 const ten = STRINGS.find(({ id }) => id === 'electric-plain-10') as TableString;
 
 describe('strings that can stand on a neck', () => {
   it('are of its family, with ends that its anchor holds', () => {
     const ids = (neck: string) => classesFor(strung(neck), STRINGS).flatMap(({ members }) => members.map(({ id }) => id));
     expect(ids('electric-in-line').every((id) => id.startsWith('electric-'))).toBe(true);
-    expect(ids('banjo-five').every((id) => id.startsWith('banjo-'))).toBe(true);
+    expect(ids('banjo-five-string').every((id) => id.startsWith('banjo-'))).toBe(true);
     const balls = STRINGS.map((string): TableString => (string.family === 'banjo' ? { ...string, end: 'ball' } : string));
-    expect(classesFor(strung('banjo-five'), balls)).toEqual([]);
+    expect(classesFor(strung('banjo-five-string'), balls)).toEqual([]);
   });
 
   it('count as one where nobody could tell them apart, whatever line or mark they bear', () => {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { instrumentOf } from '../instrument/index.js';
+import { instrumentOf } from '../archetypes/index.js';
 import { setsFor, stringProperties, type StringProperties } from '../strings/index.js';
 import { retuneSeats, strungOf } from '../tuning/index.js';
 import { hertz } from '../units/index.js';

@@ -2,15 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { SETS, stringProperties, STRINGS, type StringSet, type TableString } from '../strings/index.js';
 import { loadString, tensionFor, type Bend } from '../tension/index.js';
-import { NECKS, strungNeck, type Strung } from '../tuning/index.js';
+import { strungKind, type Strung } from '../tuning/index.js';
 import { newtons } from '../units/index.js';
 import { seatString, solveGauges, type GaugeAnswer, type GaugeQuestion } from './index.js';
 
-const neck = (id: string): Strung => {
-  const found = NECKS.find((each) => each.id === id);
-  if (found === undefined) throw new Error(id);
-  return strungNeck(found);
-};
+const neck = (id: string): Strung => strungKind(id);
 const property = (string: TableString) => {
   const outcome = stringProperties(string);
   if (!outcome.ok) throw new Error(outcome.problem.kind);
@@ -98,7 +94,7 @@ describe('the gauge solver', () => {
   });
 
   it('gives the best first, none twice, and costs that agree with the pulls of what it names', () => {
-    const strung = neck('flat-top');
+    const strung = neck('acoustic-large');
     const target = newtons(110);
     const answers = solve(ask({ strung, wish: { kind: 'equal-pull', pull: target }, answers: 5 }));
     expect(answers.length).toBe(5);
@@ -233,7 +229,9 @@ describe('the gauge solver', () => {
 
   it('tells how far it has come, never backward', () => {
     const shares: number[] = [];
-    solveGauges(ask({ strung: neck('twelve'), wish: { kind: 'equal-pull', pull: null }, mostSingles: 2 }), (share) => shares.push(share));
+    solveGauges(ask({ strung: neck('acoustic-twelve'), wish: { kind: 'equal-pull', pull: null }, mostSingles: 2 }), (share) =>
+      shares.push(share),
+    );
     expect(shares.length).toBeGreaterThan(1);
     expect(shares).toEqual([...shares].sort((a, b) => a - b));
     expect(Math.max(...shares)).toBeLessThanOrEqual(1);

@@ -1,10 +1,11 @@
 import { CONCERT_A4, fromDegrees, fromInches, fromMillimetres, metres, type Metres } from '../units/index.js';
 import type { Family } from '../strings/index.js';
-import type { AnchorKind, HeadstockLayout, Instrument, Post, PostStyle, Side, Tree } from './geometry.js';
+import type { AnchorKind, Hand, HeadstockLayout, Instrument, Post, PostStyle, Side, Tree } from './geometry.js';
 
 /** An instrument in the words of a workshop list: millimetres, degrees and thousandths of an inch, string 1 first. */
 export interface Sketch {
   family: Family;
+  hand?: Hand;
   notes: readonly string[];
   /** Strings per course, from the high side; one each when left out. */
   courses?: readonly number[];
@@ -17,11 +18,20 @@ export interface Sketch {
   layout: HeadstockLayout;
   headstockDeg: number;
   faceDropMm: number;
+  rollerSlotsMm?: { inner: number; outer: number };
   posts: readonly SketchPost[];
-  trees?: readonly { alongMm: number; dropMm: number; strings: readonly number[] }[];
+  trees?: readonly SketchTree[];
   anchor: AnchorKind;
   behindSaddleMm: number;
+  screwTunerMm?: { travel: number; lead: number };
   gearRatio: number;
+}
+
+export interface SketchTree {
+  kind?: Tree['kind'];
+  alongMm: number;
+  dropMm: number;
+  strings: readonly number[];
 }
 
 export interface SketchPost {
@@ -44,16 +54,25 @@ export function buildInstrument(sketch: Sketch): Instrument {
   for (const list of [sketch.slotsMm, sketch.slotGauges, sketch.posts]) {
     if (list.length !== count) throw new RangeError(`${count} strings, but ${list.length} of something`);
   }
+  const { rollerSlotsMm: slots, screwTunerMm: screw } = sketch;
   return {
     family: sketch.family,
+    hand: sketch.hand ?? 'right',
     nutWidth: fromMillimetres(sketch.nutWidthMm),
-    headstock: { layout: sketch.layout, angle: fromDegrees(sketch.headstockDeg), faceDrop: fromMillimetres(sketch.faceDropMm) },
-    trees: (sketch.trees ?? []).map(({ alongMm, dropMm, strings }): Tree => ({
+    headstock: {
+      layout: sketch.layout,
+      angle: fromDegrees(sketch.headstockDeg),
+      faceDrop: fromMillimetres(sketch.faceDropMm),
+      rollerSlots: slots === undefined ? null : { inner: fromMillimetres(slots.inner), outer: fromMillimetres(slots.outer) },
+    },
+    trees: (sketch.trees ?? []).map(({ kind, alongMm, dropMm, strings }): Tree => ({
+      kind: kind ?? 'tree',
       along: fromMillimetres(alongMm),
       drop: fromMillimetres(dropMm),
       strings,
     })),
     bridge: { anchor: sketch.anchor, behindSaddle: fromMillimetres(sketch.behindSaddleMm) },
+    screwTuner: screw === undefined ? null : { travel: fromMillimetres(screw.travel), lead: fromMillimetres(screw.lead) },
     gearRatio: sketch.gearRatio,
     a4: CONCERT_A4,
     strings: sketch.notes.map((note, index) => ({

@@ -1,9 +1,16 @@
 import type { Family, StringEnd } from '../strings/index.js';
 import { frequencyOf, type Hertz, type Metres, type Radians } from '../units/index.js';
 
-/** How the string is held at the post. */
-export type PostStyle = 'through' | 'slotted' | 'roller' | 'side-peg';
+/**
+ * How the string is held: 'through' a hole in the side of the post (the commonest), down a slot into its middle, clamped in it, through the roller of a
+ * slotted headstock, through a friction or a planetary peg, through a fifth peg in the side of the neck, or in a clamp at the head of a headless one.
+ */
+export const POST_STYLES = ['through', 'slotted', 'locking', 'roller', 'friction', 'planetary', 'side-peg', 'clamp'] as const;
+export type PostStyle = (typeof POST_STYLES)[number];
 export type Side = 'bass' | 'treble';
+/** A left-handed instrument is the mirror image of a right-handed one: posts, slots and turns with it. */
+export const HANDS = ['right', 'left'] as const;
+export type Hand = (typeof HANDS)[number];
 export const ANCHORS = [
   'pins',
   'tie-block',
@@ -20,11 +27,13 @@ export const ANCHORS = [
   'hooked-tailpiece',
 ] as const;
 export type AnchorKind = (typeof ANCHORS)[number];
-export type HeadstockLayout = 'split' | 'in-line' | 'slotted';
+export const HEADSTOCK_LAYOUTS = ['split', 'in-line', 'slotted', 'headless'] as const;
+export type HeadstockLayout = (typeof HEADSTOCK_LAYOUTS)[number];
 
 /**
  * One tuning post. `along` runs from the nut (or the fifth string's pip) along the face to the axis; `sideways` from the centre line of the neck,
- * positive toward the bass side, which lies nearest the technician. For a roller the hole's height is that of its axis, negative below the face.
+ * positive toward the bass side, which lies nearest the technician on a right-handed instrument. For a roller the hole's height is that of its axis,
+ * negative below the face, and `sideways` is where its hole is. Of a clamp, `along` runs to its near face.
  */
 export interface Post {
   style: PostStyle;
@@ -33,14 +42,15 @@ export interface Post {
   sideways: Metres;
   diameter: Metres;
   holeHeight: Metres;
-  /** How deep the end of the string goes into a slotted post. */
+  /** How deep the end of the string goes into a slotted post or a clamp. */
   holeDepth: Metres | null;
   /** Where a fifth peg's pip stands, from the nut toward the bridge; null for posts on the headstock. */
   pipAlong: Metres | null;
 }
 
-/** Presses strings down between nut and post. `drop` is how far below the slot line. */
+/** Presses strings down between nut and post, a tree some of them, a retainer bar all. `drop` is how far below the slot line. */
 export interface Tree {
+  kind: 'tree' | 'bar';
   along: Metres;
   drop: Metres;
   /** Zero-based string positions it holds. */
@@ -63,13 +73,33 @@ export interface StringPlace {
 /** Everything the procedure follows from: facts of the instrument, never its model name. String 1 first. */
 export interface Instrument {
   family: Family;
+  hand: Hand;
   strings: readonly StringPlace[];
   nutWidth: Metres;
-  headstock: { layout: HeadstockLayout; angle: Radians; faceDrop: Metres };
+  headstock: {
+    layout: HeadstockLayout;
+    angle: Radians;
+    faceDrop: Metres;
+    /** Walls of the two slots that rollers lie across, from the centre line; null where there are none. */
+    rollerSlots: RollerSlots | null;
+  };
   trees: readonly Tree[];
   bridge: { anchor: AnchorKind; behindSaddle: Metres };
+  /** Screw tuners at the bridge of a headless instrument; null elsewhere. */
+  screwTuner: ScrewTuner | null;
   gearRatio: number;
   a4: Hertz;
+}
+
+export interface RollerSlots {
+  inner: Metres;
+  outer: Metres;
+}
+
+/** How far a screw tuner travels, and how far in one turn. */
+export interface ScrewTuner {
+  travel: Metres;
+  lead: Metres;
 }
 
 /** What the string is tuned to. */
@@ -97,5 +127,21 @@ export function postSpacing(instrument: Instrument, index: number): Metres | nul
   return gaps.length === 0 ? null : (Math.min(...gaps) as Metres);
 }
 
-/** A post on the bass side turns anticlockwise, seen from above with the headstock to the left; one on the treble side clockwise. */
-export const windingDirection = ({ side }: Post): 'anticlockwise' | 'clockwise' => (side === 'bass' ? 'anticlockwise' : 'clockwise');
+export type Direction = 'anticlockwise' | 'clockwise';
+
+/**
+ * Which way a post turns to wind up, seen from above with the headstock to the left, so that its string leaves on the side toward the centre line: anticlockwise
+ * on the bass side, clockwise on the treble side, the other way on the mirror image of a left-handed instrument.
+ */
+export const windingDirection = ({ side }: Pick<Post, 'side'>, hand: Hand): Direction =>
+  (side === 'bass') === (hand === 'right') ? 'anticlockwise' : 'clockwise';
+
+/**
+ * Which way turns grow along a roller: the outer strings toward the outside, those between them toward the inside, so that none rubs on its neighbour's
+ * roller or on the wood.
+ */
+export function rollerSide(instrument: Pick<Instrument, 'strings'>, index: number): 'outward' | 'inward' {
+  const own = instrument.strings[index]?.post;
+  const nearer = instrument.strings.some(({ post }, other) => other !== index && post.side === own?.side && post.along < own.along);
+  return nearer ? 'inward' : 'outward';
+}

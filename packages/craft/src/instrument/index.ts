@@ -1,4 +1,28 @@
-export { ANCHORS, endsFor, pitchOf, postSpacing, stretchingPath, windingDirection } from './geometry.js';
-export type { AnchorKind, HeadstockLayout, Instrument, Post, PostStyle, Side, StringPlace, Tree } from './geometry.js';
-export { buildInstrument, type Sketch } from './build.js';
-export { ARCHETYPES, archetype, instrumentOf, type Archetype } from './archetypes.js';
+export {
+  ANCHORS,
+  endsFor,
+  HANDS,
+  HEADSTOCK_LAYOUTS,
+  pitchOf,
+  POST_STYLES,
+  postSpacing,
+  rollerSide,
+  stretchingPath,
+  windingDirection,
+} from './geometry.js';
+export type {
+  AnchorKind,
+  Direction,
+  Hand,
+  HeadstockLayout,
+  Instrument,
+  Post,
+  PostStyle,
+  RollerSlots,
+  ScrewTuner,
+  Side,
+  StringPlace,
+  Tree,
+} from './geometry.js';
+export { buildInstrument, evenSlots, pairedSlots, type Sketch, type SketchPost } from './build.js';
+export { measuredRow, withMeasuredPosts, type MeasuredRow } from './measured-posts.js';

@@ -14,3 +14,10 @@ export const inPostSpacings = (slack: Metres, spacing: Metres): number => slack 
 
 /** A length in a person's own widths (fist, finger, spacer), to the nearest quarter. */
 export const inOwnWidths = (slack: Metres, width: Metres): number => Math.round((slack / width) * 4) / 4;
+
+/** How high a string with this slack can be lifted in the middle, held at both ends: half of √((L + s)² − L²). A fist under it measures that height. */
+export const liftInTheMiddle = (slack: Metres, scaleLength: Metres): Metres =>
+  metres(Math.sqrt((scaleLength + slack) ** 2 - scaleLength ** 2) / 2);
+
+/** Inverse of `liftInTheMiddle`. */
+export const slackForLift = (lift: Metres, scaleLength: Metres): Metres => metres(Math.hypot(scaleLength, 2 * lift) - scaleLength);

@@ -48,3 +48,9 @@ export function turnsForSlack(slack: Metres, geometry: PostAndString, stretch: S
 /** Rule of thumb shown beside the exact value, good to 0.2 turn: slack ≈ turns · π(D + d). */
 export const ruleOfThumbSlack = (turns: number, { postDiameter, stringDiameter }: PostAndString): Metres =>
   metres(turns * Math.PI * (postDiameter + stringDiameter));
+
+/** Turns to wrap slack string round the post by hand before its end goes through: what this slack makes with no stretch in it, none below zero. */
+export function wrapsForSlack(slack: Metres, geometry: PostAndString): number {
+  const wrapped = turnsForSlack(slack, geometry, { path: metres(1), strain: 0, creep: 0 });
+  return wrapped.ok ? Math.max(0, wrapped.value.turns) : 0;
+}

@@ -1,12 +1,15 @@
 import { NUT } from '../constants/index.js';
-import type { Instrument, StringPlace } from '../instrument/index.js';
+import { rollerSide, type Instrument, type StringPlace } from '../instrument/index.js';
+import type { HouseMethods } from '../methods/index.js';
 import { breakAngle, downforce, rollerBreakAngle, type NutRun } from '../nut/index.js';
-import { capacityBelow, exitHeight, kinkLockTail, windingCircle, type End, type PostAndString } from '../post/index.js';
+import { capacityBelow, exitHeight, kinkLockTail, turnHeight, windingCircle, type End, type PostAndString } from '../post/index.js';
 import type { StringProperties } from '../strings/index.js';
 import type { LoadedString } from '../tension/index.js';
 import { fromDegrees, metres, type Metres, type Radians } from '../units/index.js';
-import type { HouseMethods } from './house-methods.js';
 import type { Nut } from './wind-plan.js';
+
+/** One turn on the post is the least that holds a string. */
+export const LEAST_TURNS = 1;
 
 /** One string at its post, with everything that is known before its turns are decided. */
 export interface AtThePost {
@@ -24,29 +27,44 @@ export function outward({ post, slotSideways }: StringPlace): number {
   return post.side === 'bass' ? post.sideways - slotSideways : slotSideways - post.sideways;
 }
 
+/** The tree or bar that a string runs under, if any. */
+export const treeOver = (instrument: Instrument, index: number) => instrument.trees.find(({ strings }) => strings.includes(index));
+
+/** Kinds of post that stand on the face, with their turns stacked toward it. */
+export const standsOnFace = ({ post }: StringPlace): boolean =>
+  post.style !== 'roller' && post.style !== 'side-peg' && post.style !== 'clamp';
+
 export function endOf({ post }: StringPlace, { postMethod, stub }: HouseMethods, string: StringProperties): End {
-  if (post.holeDepth !== null) return { kind: 'slotted', holeDepth: post.holeDepth };
+  if (post.style === 'slotted' && post.holeDepth !== null) return { kind: 'slotted', holeDepth: post.holeDepth };
   const tail = postMethod === 'kink-lock' ? kinkLockTail(post.diameter, string.gauge, stub) : stub;
   return { kind: 'through', postDiameter: post.diameter, tail };
 }
 
-export function capacity({ place, methods, geometry }: AtThePost): number {
-  const { style, diameter, holeHeight } = place.post;
-  // beside the hole of a roller or a side peg there is room for a shaft's width of turns
-  if (style === 'roller' || style === 'side-peg') return (2 * diameter) / geometry.stringDiameter;
-  return methods.turnsAbove + capacityBelow(holeHeight, geometry);
+/** Turns that fit in one layer: from the hole down to the face, or along a roller to the wall of its slot. */
+export function capacity(at: AtThePost): number {
+  const { place, methods, geometry } = at;
+  if (standsOnFace(place)) return methods.turnsAbove + capacityBelow(place.post.holeHeight, geometry);
+  return Math.max(0, shaftRoom(at) - geometry.stringDiameter / 2) / turnHeight(geometry);
+}
+
+/** Shaft beside the hole on the side to which the turns grow. */
+function shaftRoom({ instrument, index, place }: AtThePost): number {
+  const { diameter, sideways } = place.post;
+  const slots = instrument.headstock.rollerSlots;
+  if (place.post.style !== 'roller' || slots === null) return 2 * diameter;
+  const hole = Math.abs(sideways);
+  return rollerSide(instrument, index) === 'outward' ? slots.outer - hole : hole - slots.inner;
 }
 
 export function wantedAngle({ instrument, index, string }: AtThePost): Radians {
-  const helped = instrument.trees.some(({ strings }) => strings.includes(index));
-  const unaidedBass = instrument.family === 'bass' && string.construction === 'wound' && !helped;
+  const unaidedBass = instrument.family === 'bass' && string.construction === 'wound' && treeOver(instrument, index) === undefined;
   return fromDegrees(unaidedBass ? NUT.wantedAngleUnaidedBass.value : NUT.wantedAngleGuitar.value);
 }
 
-/** The run from nut to a post that stands on the face; null for rollers and side pegs, which stand otherwise. */
+/** The run from nut to a post that stands on the face; null for those that stand otherwise. */
 export function runOf({ instrument, index, place, geometry }: AtThePost): Omit<NutRun, 'exitHeight'> | null {
-  if (place.post.style === 'roller' || place.post.style === 'side-peg') return null;
-  const tree = instrument.trees.find(({ strings }) => strings.includes(index));
+  if (!standsOnFace(place)) return null;
+  const tree = treeOver(instrument, index);
   return {
     headstockAngle: instrument.headstock.angle,
     faceDrop: instrument.headstock.faceDrop,
@@ -63,6 +81,7 @@ export function exitAfter(turns: number, { place, methods, geometry }: AtThePost
   return exitHeight(place.post.holeHeight, turns - methods.turnsAbove, geometry);
 }
 
+/** Null where no nut is pressed: at a fifth peg. */
 export function nutAfter(turns: number, at: AtThePost): Nut | null {
   if (at.place.post.style === 'side-peg') return null;
   const angle = angleAfter(turns, at);
@@ -74,15 +93,26 @@ function angleAfter(turns: number, at: AtThePost): Omit<Nut, 'wanted' | 'downfor
   const run = runOf(at);
   if (run !== null) {
     const here = { ...run, exitHeight: exitAfter(turns, at) };
-    return { ...breakAngle(here), withoutTree: breakAngle({ ...here, tree: null }).vertical };
+    return {
+      ...breakAngle(here),
+      withoutTree: breakAngle({ ...here, tree: null }).vertical,
+      otherWay: breakAngle({ ...here, flank: 'outside' }).lateral,
+    };
   }
-  const angle = rollerBreakAngle({
+  const roller = {
     headstockAngle: instrument.headstock.angle,
     faceDrop: instrument.headstock.faceDrop,
     along: place.post.along,
-    sideways: metres(outward(place)),
     axisHeight: place.post.holeHeight,
     windingRadius: windingCircle(geometry).radius,
-  });
-  return { ...angle, treeTouched: false, withoutTree: angle.vertical };
+  };
+  // the last turn lies a whole stack beside the hole
+  const stack = Math.max(0, turns) * turnHeight(geometry) * (rollerSide(instrument, at.index) === 'outward' ? 1 : -1);
+  const angle = rollerBreakAngle({ ...roller, sideways: metres(outward(place) + stack) });
+  return {
+    ...angle,
+    treeTouched: false,
+    withoutTree: angle.vertical,
+    otherWay: rollerBreakAngle({ ...roller, sideways: metres(outward(place) - stack) }).lateral,
+  };
 }

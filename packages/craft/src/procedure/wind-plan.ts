@@ -1,14 +1,21 @@
-import type { PostAndString, End, Stretch, Wind } from '../post/index.js';
+import type { Direction } from '../instrument/index.js';
+import type { HouseMethods } from '../methods/index.js';
+import type { End, PostAndString, Stretch, Wind } from '../post/index.js';
 import type { LoadedString } from '../tension/index.js';
 import type { Metres, Newtons, Radians } from '../units/index.js';
-import type { HouseMethods } from './house-methods.js';
+import type { Offcut } from './offcut.js';
+import type { RetuningRoom } from './retuning-room.js';
 
 /** Which rule decided the turns; the one that lost is told beside it. */
 export type TurnsRule =
   | { kind: 'house' }
   | { kind: 'raised-for-angle'; house: number; houseAngle: Radians }
-  | { kind: 'angle-out-of-reach'; house: number; best: Radians }
-  | { kind: 'post-is-full'; house: number };
+  | { kind: 'angle-out-of-reach'; house: number; houseAngle: Radians; best: Radians }
+  | { kind: 'post-is-full'; house: number }
+  /** Locked straight: whatever turns that makes. `low`: with no turn to lower it, it breaks over the nut by less than is wanted. */
+  | { kind: 'straight'; low: boolean }
+  /** More turns come from stretch alone than are wanted. */
+  | { kind: 'stretch-makes-more'; house: number };
 
 export interface Nut {
   vertical: Radians;
@@ -18,33 +25,63 @@ export interface Nut {
   treeTouched: boolean;
   /** What the post alone would give. */
   withoutTree: Radians;
+  /** Sideways angle if it were wound the other way. */
+  otherWay: Radians;
   wanted: Radians;
   downforce: Newtons;
 }
 
-/** Everything a technician needs to cut and wind one string, and everything it was computed from. */
-export interface WindPlan {
+/** What any string needs, however it is held. */
+interface Held {
   methods: HouseMethods;
-  geometry: PostAndString;
   stretch: Stretch;
-  end: End;
   load: LoadedString;
+  /** Length that arrives by stretching. */
+  stretched: Metres;
+  /** Slack to leave, whatever the lock takes included. */
+  slack: Metres;
+  /** Slack if the string stretches most, and if least: a band for polymers, a point for steel. */
+  slackRange: readonly [Metres, Metres];
+  /** From the post's axis, or a clamp's near face, along the string held just taut. */
+  cut: Metres;
+  room: RetuningRoom;
+  /** Null where a string as sold would not be long enough. */
+  offcut: Offcut | null;
+}
+
+/** Everything a technician needs to cut and wind one string round its post, and everything it was computed from. */
+export interface PostPlan extends Held {
+  kind: 'post';
+  geometry: PostAndString;
+  end: End;
   wind: Wind;
   rule: TurnsRule;
   /** Extra slack that the way of locking takes. */
   allowance: Metres;
-  /** Slack to leave, allowance included. */
-  slack: Metres;
-  cut: Metres;
-  /** Slack if the string stretches most, and if least: a band for polymers, a point for steel. */
-  slackRange: readonly [Metres, Metres];
-  pullBackFret: number | null;
-  postSpacings: number | null;
+  postSpacing: Metres | null;
+  /** Turns to wrap by hand before the end goes through, for those who wrap first. */
+  handTurns: number;
   capacityTurns: number;
   stackHeight: Metres;
   exitHeight: Metres;
   /** Null for a fifth peg, where the string bears on a pip beside the board. */
   nut: Nut | null;
   buttonTurns: number;
-  direction: 'anticlockwise' | 'clockwise';
+  direction: Direction;
 }
+
+/** A string held in a clamp at the head and drawn up by a screw at the bridge. */
+export interface ClampPlan extends Held {
+  kind: 'clamp';
+  grip: Metres;
+  screw: {
+    travel: Metres;
+    /** Travel that brings it to pitch: slack and stretch. */
+    used: Metres;
+    turns: number;
+    /** Below zero: the screw runs out before the string is at pitch. */
+    left: Metres;
+  };
+}
+
+export type WindPlan = PostPlan | ClampPlan;

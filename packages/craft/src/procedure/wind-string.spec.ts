@@ -1,9 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { ARCHETYPES, instrumentOf, type Instrument } from '../instrument/index.js';
+import { ARCHETYPES, instrumentOf } from '../archetypes/index.js';
+import { type Instrument } from '../instrument/index.js';
+import type { LayeredChoices } from '../methods/index.js';
+import { slackForTurns } from '../post/index.js';
 import { setsFor, stringProperties, type StringProperties } from '../strings/index.js';
-import { metres, toDegrees, toMillimetres } from '../units/index.js';
-import { cutZones, windString, type WindPlan } from './index.js';
+import { fromMillimetres, metres, toDegrees, toMillimetres, type Metres } from '../units/index.js';
+import { cutZones, windString, zoneAt, type ClampPlan, type PostPlan, type WindPlan } from './index.js';
 
 function stringsOf(instrument: Instrument, setName?: string): StringProperties[] {
   const sets = setsFor(instrument.family, instrument.strings.length);
@@ -15,47 +18,85 @@ function stringsOf(instrument: Instrument, setName?: string): StringProperties[]
   });
 }
 
-function planOf(id: string, number: number, setName?: string): WindPlan {
-  const instrument = instrumentOf(id);
-  const string = stringsOf(instrument, setName)[number - 1];
-  const plan = string === undefined ? null : windString({ instrument, index: number - 1, string });
+interface Asked {
+  set?: string;
+  choices?: LayeredChoices;
+  cut?: Metres;
+  instrument?: Instrument;
+}
+
+function anyPlan(id: string, number: number, { set, instrument = instrumentOf(id), ...more }: Asked = {}): WindPlan {
+  const string = stringsOf(instrument, set)[number - 1];
+  const plan = string === undefined ? null : windString({ instrument, index: number - 1, string, ...more });
   if (plan === null) throw new Error('no plan');
   return plan;
 }
 
+function planOf(id: string, number: number, asked: Asked = {}): PostPlan {
+  const plan = anyPlan(id, number, asked);
+  if (plan.kind !== 'post') throw new Error('not wound round a post');
+  return plan;
+}
+
+function clampOf(number: number, asked: Asked = {}): ClampPlan {
+  const plan = anyPlan('electric-headless', number, asked);
+  if (plan.kind !== 'clamp') throw new Error('not clamped');
+  return plan;
+}
+
+const angleOf = ({ nut }: PostPlan) => toDegrees(nut?.vertical ?? (0 as never));
+
 describe('winding a string', () => {
   it.each(ARCHETYPES.map(({ id }) => id))('%s: every string of every set has a plan whose turns fit its post', (id) => {
     const instrument = instrumentOf(id);
-    for (const set of setsFor(instrument.family, instrument.strings.length)) {
+    const sets = setsFor(instrument.family, instrument.strings.length);
+    expect(sets.length).toBeGreaterThan(0);
+    for (const set of sets) {
       stringsOf(instrument, set.name).forEach((string, index) => {
         const plan = windString({ instrument, index, string });
         expect(plan).not.toBeNull();
-        expect(plan?.wind.turns).toBeLessThanOrEqual((plan?.capacityTurns ?? 0) + 1e-9);
-        expect(plan?.wind.turns).toBeLessThanOrEqual(plan?.methods.mostTurns ?? 0);
-        expect(plan?.nut?.lifts ?? false).toBe(false);
+        if (plan?.kind === 'post') {
+          expect(plan.wind.turns).toBeLessThanOrEqual(plan.capacityTurns + 1e-9);
+          expect(plan.wind.turns).toBeLessThanOrEqual(plan.methods.mostTurns);
+          expect(plan.nut?.lifts ?? false).toBe(false);
+        }
+        if (plan?.kind === 'clamp') expect(plan.screw.left).toBeGreaterThan(0);
       });
     }
   });
 
   it('gives thin plain strings of a guitar three turns and thick wound ones two', () => {
     expect(planOf('acoustic-parlour', 1).wind.turns).toBe(3);
-    expect(planOf('acoustic-parlour', 6, '.012–.053').wind.turns).toBe(2);
+    expect(planOf('acoustic-parlour', 6, { set: '.012–.053' }).wind.turns).toBe(2);
     expect(planOf('acoustic-parlour', 1).rule).toEqual({ kind: 'house' });
   });
 
   it('raises the turns of a bass string that no tree helps until it breaks by the wanted 8°', () => {
-    const plan = planOf('bass-in-line', 4, '.045–.105 nickel');
+    const plan = planOf('bass-in-line', 4, { set: '.045–.105 nickel' });
     expect(plan.rule.kind).toBe('raised-for-angle');
     expect(plan.wind.turns).toBeGreaterThan(2);
-    expect(toDegrees(plan.nut?.vertical ?? (0 as never))).toBeCloseTo(8, 6);
+    expect(angleOf(plan)).toBeCloseTo(8, 6);
   });
 
   it('adds no turns under a tree that carries the string, and says what can be had', () => {
-    const plan = planOf('electric-in-line', 1, '.010–.046');
+    const plan = planOf('electric-in-line', 1, { set: '.010–.046' });
     expect(plan.rule.kind).toBe('angle-out-of-reach');
     expect(plan.wind.turns).toBe(3);
     expect(plan.nut?.treeTouched).toBe(true);
-    expect(toDegrees(plan.nut?.vertical ?? (0 as never))).toBeCloseTo((Math.atan(4 / 52) * 180) / Math.PI, 6);
+    expect(angleOf(plan)).toBeCloseTo((Math.atan(4 / 52) * 180) / Math.PI, 6);
+  });
+
+  it('breaks over the nut under a retainer bar by its drop over its distance: atan(4/18) on a locked vibrato', () => {
+    const plan = planOf('electric-double-locking', 6);
+    expect(plan.nut?.treeTouched).toBe(true);
+    expect(angleOf(plan)).toBeCloseTo((Math.atan(4 / 18) * 180) / Math.PI, 6);
+  });
+
+  it('is bounded by what the post holds, and says what the house would like', () => {
+    const plan = planOf('acoustic-parlour', 6, { set: '.012–.053', choices: { house: { turns: { 'thick-wound': 8 } } } });
+    // 9.5 mm of post hold (9.5 − 0.67)/1.35 turns below the hole, and one above
+    expect(plan.rule).toEqual({ kind: 'post-is-full', house: 8 });
+    expect(plan.wind.turns).toBeCloseTo(1 + (9.5 - 1.346 / 2) / 1.3485, 2);
   });
 
   it('locks plain strings with a kink, and gives them the slack that the lock takes', () => {
@@ -70,6 +111,18 @@ describe('winding a string', () => {
     expect(toMillimetres(metres(plan.cut - plan.slack))).toBeCloseTo(13, 9);
   });
 
+  it('pulls a locking post straight: .010 turns it 0.4, .046 0.2, which is less than half', () => {
+    // PHYSICS, typical figures, on a 6 mm post
+    const ten = planOf('electric-in-line-locking', 1, { set: '.010–.046' });
+    const wound = planOf('electric-in-line-locking', 6, { set: '.010–.046' });
+    expect(ten.slack).toBeCloseTo(0, 12);
+    expect(ten.wind.rotationTurns).toBeCloseTo(0.4, 1);
+    expect(wound.wind.rotationTurns).toBeGreaterThan(0.1);
+    expect(wound.wind.rotationTurns).toBeLessThan(0.25);
+    expect(wound.wind.turns).toBeLessThan(0); // below the tangent point: the other branch
+    expect(ten.rule.kind).toBe('straight');
+  });
+
   it('says a band for nylon that holds its value, and next to none for steel', () => {
     const nylon = planOf('classical', 1);
     expect(nylon.slackRange[0]).toBeLessThan(nylon.slack);
@@ -78,26 +131,66 @@ describe('winding a string', () => {
     expect(toMillimetres(metres(steel.slackRange[1] - steel.slackRange[0]))).toBeLessThan(1);
   });
 
+  it('says it where stretch alone makes more turns than are wanted', () => {
+    const plan = planOf('classical', 1, { choices: { technician: { turns: { 'soft-plain': 1 } } } });
+    expect(plan.slack).toBeLessThan(0);
+    expect(plan.rule).toEqual({ kind: 'stretch-makes-more', house: 1 });
+    expect(plan.wind.turns).toBe(1);
+  });
+
+  it('winds outer strings of a slotted head outward as far as the wall of the slot lets them', () => {
+    // hole at 16 mm, slot from 8 to 24 mm: 8 mm of roller on either side
+    const outer = planOf('classical', 6);
+    const d = toMillimetres(outer.geometry.stringDiameter);
+    expect(outer.capacityTurns).toBeCloseTo((8 - d / 2) / d, 1);
+    // the stack carries it away from the centre line, and the inner ones toward it
+    const inner = planOf('classical', 5);
+    expect(outer.nut?.lateral).toBeGreaterThan(outer.nut?.otherWay ?? 9);
+    expect(inner.nut?.lateral).toBeLessThan(inner.nut?.otherWay ?? -9);
+  });
+
+  it('pulls sideways by more when wound the wrong way, by the thickness of the post', () => {
+    const { nut, geometry } = planOf('acoustic-parlour', 6, { set: '.012–.053' });
+    const across = geometry.postDiameter + geometry.stringDiameter;
+    expect((nut?.otherWay ?? 0) - (nut?.lateral ?? 0)).toBeCloseTo(Math.atan(across / geometry.nutToPost), 1);
+  });
+
   it('judges no nut angle at a fifth peg, and turns the buttons by the gear ratio', () => {
     expect(planOf('banjo-five-string', 5).nut).toBeNull();
     const plan = planOf('acoustic-parlour', 3);
     expect(plan.buttonTurns / plan.wind.rotationTurns).toBeCloseTo(16, 9);
+    expect(planOf('ukulele-soprano', 1).buttonTurns).toBeCloseTo(planOf('ukulele-soprano', 1).wind.rotationTurns, 9);
+  });
+
+  it('mirrors nothing but the direction for the left hand', () => {
+    const instrument: Instrument = { ...instrumentOf('acoustic-parlour'), hand: 'left' };
+    const { direction: left, ...rest } = planOf('acoustic-parlour', 6, { instrument });
+    const { direction: right, ...same } = planOf('acoustic-parlour', 6);
+    expect([left, right]).toEqual(['clockwise', 'anticlockwise']);
+    expect(rest).toEqual(same);
+  });
+
+  it('asks less slack for a post that proved thicker to make the same turns longer', () => {
+    const string = stringsOf(instrumentOf('acoustic-parlour'))[5];
+    if (string === undefined) throw new Error('no string');
+    const thick = windString({ instrument: instrumentOf('acoustic-parlour'), index: 5, string, postThicker: fromMillimetres(0.5) });
+    const noted = planOf('acoustic-parlour', 6);
+    // each turn of a post 0.5 mm thicker takes 0.5π more
+    expect(toMillimetres(metres((thick?.slack ?? 0) - noted.slack))).toBeCloseTo(2 * Math.PI * 0.5, 0);
   });
 
   it('gives back the turns of the plan when its own cut is asked for, and more for a longer one', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom('acoustic-parlour', 'bass-in-line', 'mandolin', 'ukulele-concert'),
-        fc.integer({ min: 0, max: 3 }),
-        (id, index) => {
-          const instrument = instrumentOf(id);
-          const string = stringsOf(instrument)[index];
-          if (string === undefined) return;
-          const plan = windString({ instrument, index, string });
-          const again = windString({ instrument, index, string, cut: plan?.cut ?? metres(0) });
-          const longer = windString({ instrument, index, string, cut: metres((plan?.cut ?? 0) + 0.01) });
-          expect(again?.wind.turns).toBeCloseTo(plan?.wind.turns ?? 0, 9);
-          expect(longer?.wind.turns).toBeGreaterThan(again?.wind.turns ?? 99);
+        fc.constantFrom('acoustic-parlour', 'bass-in-line', 'mandolin', 'ukulele-concert', 'classical', 'banjo-tenor', 'electric-seven'),
+        fc.integer({ min: 1, max: 4 }),
+        (id, number) => {
+          const plan = planOf(id, number);
+          const again = planOf(id, number, { cut: plan.cut });
+          const longer = planOf(id, number, { cut: metres(plan.cut + 0.01) });
+          expect(again.wind.turns).toBeCloseTo(plan.wind.turns, 9);
+          expect(longer.wind.turns).toBeGreaterThan(again.wind.turns);
+          expect(longer.offcut?.length ?? 0).toBeCloseTo((again.offcut?.length ?? 0) - 0.01, 9);
         },
       ),
     );
@@ -112,33 +205,97 @@ describe('winding a string', () => {
   });
 });
 
+describe('room to tune once it is wound', () => {
+  it('goes slack before steel of a guitar unwinds to its last turn, and ends above at the safe share of its strength', () => {
+    const { room, load } = planOf('acoustic-parlour', 1);
+    expect(room.down).toEqual({ semitones: null, stops: 'slack-first' });
+    expect(room.up.stops).toBe('reserve');
+    // T ∝ f² but for thinning: from T to 0.75 of breaking is 6 log2(0.75/(T/T_break)) semitones
+    expect(room.up.semitones).toBeCloseTo(6 * Math.log2(0.75 / (1 - load.reserve)), 1);
+  });
+
+  it('runs out of turns below on nylon that was wound short: what is given back cannot undo the stretch', () => {
+    const long = planOf('classical', 1);
+    const short = planOf('classical', 1, { cut: metres(long.cut - 0.03) });
+    expect(short.room.down.stops).toBe('wind-runs-out');
+    expect(short.room.down.semitones).toBeGreaterThan(0);
+    const gives = slackForTurns(short.wind.turns, short.geometry, short.stretch);
+    expect(gives.ok).toBe(true);
+  });
+
+  it('holds in a lock until it is let out straight, which is slack', () => {
+    expect(planOf('electric-seven', 1).room.down.stops).toBe('slack-first');
+  });
+});
+
+describe('what is left over', () => {
+  it('weighs length times mass per metre: a .012 leaves 22 cm and 0.13 g of a metre and two', () => {
+    const { offcut, cut, stretch } = planOf('acoustic-parlour', 1, { set: '.012–.053' });
+    const length = 1.02 - stretch.path - cut;
+    expect(offcut?.length).toBeCloseTo(length, 9);
+    // 7820 · π/4 · (0.3048 mm)² = 0.5706 g/m
+    expect((offcut?.mass ?? 0) * 1000).toBeCloseTo(length * 0.5706, 3);
+  });
+});
+
+describe('a string clamped at the head', () => {
+  it('is cut just inside its clamp, and drawn up by slack and stretch', () => {
+    const plan = clampOf(1, { set: '.010–.046' });
+    expect(toMillimetres(plan.grip)).toBeCloseTo(8, 9); // 9 mm of clamp less the millimetre it is drawn in
+    expect(plan.cut).toBeCloseTo(plan.slack + plan.grip, 12);
+    expect(plan.screw.used).toBeCloseTo(plan.slack + plan.stretched, 12);
+    expect(plan.screw.left + plan.screw.used).toBeCloseTo(0.016, 12);
+    expect(plan.screw.turns).toBeCloseTo(toMillimetres(plan.screw.used) / 0.7, 9);
+  });
+
+  it('runs out of screw when too much slack is left, and has no plan where it does not reach', () => {
+    const plan = clampOf(1);
+    const long = clampOf(1, { cut: metres(plan.cut + plan.screw.left + 0.001) });
+    expect(toMillimetres(long.screw.left)).toBeCloseTo(-1, 6);
+    expect(long.room.up.semitones).toBeCloseTo(0, 9);
+    expect(() => clampOf(1, { cut: metres(-0.02) })).toThrow('no plan');
+    expect(() => clampOf(1, { instrument: { ...instrumentOf('electric-headless'), screwTuner: null } })).toThrow(RangeError);
+  });
+});
+
 describe('zones of the cut rule', () => {
-  const plans = ['acoustic-parlour', 'electric-in-line', 'bass-in-line', 'classical', 'mandolin'].flatMap((id) =>
-    [1, 2, 3, 4].map((number) => planOf(id, number)),
-  );
+  const plans = ARCHETYPES.flatMap(({ id, sketch }) => sketch.notes.map((_, index) => anyPlan(id, index + 1)));
+  const END = metres(0.4);
 
   it('cover the rule without gap or overlap', () => {
     for (const plan of plans) {
-      const zones = cutZones(plan, metres(0.25));
+      const zones = cutZones(plan, END);
       expect(zones[0]?.from).toBe(0);
-      expect(zones.at(-1)?.to).toBeCloseTo(0.25, 12);
+      expect(zones.at(-1)?.to).toBeCloseTo(END, 12);
       zones.slice(1).forEach((zone, index) => expect(zone.from).toBe(zones[index]?.to));
     }
   });
 
-  it('hold the house mark in the good one', () => {
+  it('hold the mark of the plan in the good one', () => {
     for (const plan of plans) {
-      const zone = cutZones(plan, metres(0.25)).find(({ from, to }) => plan.cut >= from && plan.cut <= to);
-      expect(zone?.kind).toBe('good');
+      if (plan.cut < 0) continue;
+      expect(zoneAt(cutZones(plan, END), plan.cut)).toBe('good');
     }
   });
 
   it('call a mark that gives less than a turn scrap', () => {
     const plan = planOf('acoustic-parlour', 4);
-    const scrap = cutZones(plan, metres(0.25)).find(({ kind }) => kind === 'scrap');
-    const instrument = instrumentOf('acoustic-parlour');
-    const string = stringsOf(instrument)[3];
-    if (string === undefined || scrap === undefined) throw new Error('no scrap');
-    expect(windString({ instrument, index: 3, string, cut: scrap.to })?.wind.turns).toBeCloseTo(1, 9);
+    const scrap = cutZones(plan, END).find(({ kind }) => kind === 'scrap');
+    if (scrap === undefined) throw new Error('no scrap');
+    expect(planOf('acoustic-parlour', 4, { cut: scrap.to }).wind.turns).toBeCloseTo(1, 9);
+  });
+
+  it('call a lock that is not reached scrap, and more than a turn on it many', () => {
+    const plan = planOf('electric-seven', 7);
+    const zones = cutZones(plan, END);
+    expect(toMillimetres(zones.find(({ kind }) => kind === 'scrap')?.to ?? (0 as never))).toBeCloseTo(4, 9); // half of 6 mm, and one
+    const many = zones.find(({ kind }) => kind === 'many');
+    expect(planOf('electric-seven', 7, { cut: many?.from ?? metres(0) }).wind.turns).toBeCloseTo(1, 6);
+  });
+
+  it('end at the clamp where the screw would run out', () => {
+    const plan = clampOf(6);
+    const over = cutZones(plan, END).find(({ kind }) => kind === 'over-capacity');
+    expect(clampOf(6, { cut: over?.from ?? metres(0) }).screw.left).toBeCloseTo(0, 9);
   });
 });

@@ -1,41 +1,53 @@
-import { pitchOf, postSpacing, stretchingPath, windingDirection, type Instrument } from '../instrument/index.js';
+import { pitchOf, postSpacing, stretchingPath, windingDirection, type Instrument, type StringPlace } from '../instrument/index.js';
+import { methodsFor, type LayeredChoices } from '../methods/index.js';
 import {
   cutBeyondPost,
-  inPostSpacings,
   kinkLockAllowance,
-  pullBackFret,
   slackForCut,
   slackForTurns,
+  takeUp,
   turnHeight,
   turnsForSlack,
+  windingCircle,
+  wrapsForSlack,
   type PostAndString,
   type Stretch,
+  type Wind,
 } from '../post/index.js';
 import type { StringProperties } from '../strings/index.js';
 import { loadString } from '../tension/index.js';
-import { metres, type Metres, type Newtons } from '../units/index.js';
-import { capacity, endOf, exitAfter, nutAfter, outward, type AtThePost } from './at-the-post.js';
-import { builtInMethods } from './house-methods.js';
+import { metres, radians, type Metres } from '../units/index.js';
+import { capacity, endOf, exitAfter, LEAST_TURNS, nutAfter, outward, type AtThePost } from './at-the-post.js';
+import { clampString } from './clamp-string.js';
+import { offcutOf } from './offcut.js';
+import { retuningRoom } from './retuning-room.js';
 import { turnsWanted } from './turns-wanted.js';
-import type { WindPlan } from './wind-plan.js';
+import type { PostPlan, WindPlan } from './wind-plan.js';
 
 /** What one lane of the Wind stage needs. `cut` overrides the turns wanted: the plan then says what that cut gives. */
 export interface WindRequest {
   instrument: Instrument;
   index: number;
   string: StringProperties;
+  choices?: LayeredChoices;
+  /** How much thicker the post proved than it is noted, learned from counted turns. */
+  postThicker?: Metres;
   cut?: Metres;
 }
 
 /** @throws RangeError when the instrument has no such string. A cut too short to reach the post is answered as null. */
-export function windString({ instrument, index, string, cut }: WindRequest): WindPlan | null {
-  const place = instrument.strings[index];
-  if (place === undefined) throw new RangeError(`no string at ${index}`);
+export function windString(request: WindRequest): WindPlan | null {
+  const place = request.instrument.strings[request.index];
+  if (place === undefined) throw new RangeError(`no string at ${request.index}`);
+  return place.post.style === 'clamp' ? clampString(request, place) : windRoundPost(request, place);
+}
+
+function windRoundPost({ instrument, index, string, choices = {}, postThicker, cut }: WindRequest, place: StringPlace): PostPlan | null {
   const { post } = place;
-  const methods = builtInMethods(instrument.family, post.style, string);
+  const methods = methodsFor({ family: instrument.family, style: post.style, anchor: instrument.bridge.anchor, string, choices });
   const load = loadString(string, place.scaleLength, pitchOf(instrument, place));
   const geometry: PostAndString = {
-    postDiameter: post.diameter,
+    postDiameter: metres(post.diameter + (postThicker ?? 0)),
     stringDiameter: string.gauge,
     nutToPost: metres(Math.hypot(post.along, outward(place))),
   };
@@ -43,7 +55,7 @@ export function windString({ instrument, index, string, cut }: WindRequest): Win
   const end = endOf(place, methods, string);
   const allowance = methods.postMethod === 'kink-lock' ? kinkLockAllowance(string.gauge) : metres(0);
   const at: AtThePost = { instrument, index, place, string, methods, load, geometry };
-  const { turns, rule } = cut === undefined ? turnsWanted(at) : { turns: null, rule: { kind: 'house' } as const };
+  const { turns, rule } = cut === undefined ? turnsWanted(at, stretch) : { turns: null, rule: { kind: 'house' } as const };
   const outcome =
     turns === null
       ? turnsForSlack(metres(slackForCut(cut ?? metres(0), end) - allowance), geometry, stretch)
@@ -51,38 +63,60 @@ export function windString({ instrument, index, string, cut }: WindRequest): Win
   if (!outcome.ok) return null;
   const wind = outcome.value;
   const slack = metres(wind.slack + allowance);
-  const spacing = postSpacing(instrument, index);
+  const mark = cutBeyondPost(slack, end);
+  const full = capacity(at);
+  const perTurn = 2 * Math.PI * windingCircle(geometry).lengthPerRadian;
   return {
+    kind: 'post',
     methods,
     geometry,
     stretch,
+    stretched: wind.stretch,
     end,
     load,
     wind,
-    rule,
+    rule: slack < 0 && rule.kind === 'house' && methods.turns !== null ? { kind: 'stretch-makes-more', house: methods.turns } : rule,
     allowance,
     slack,
-    cut: cutBeyondPost(slack, end),
-    slackRange: slackRange(wind.turns, geometry, stretch, string, load.pull, allowance),
-    pullBackFret: pullBackFret(slack, place.scaleLength),
-    postSpacings: spacing === null || slack < 0 ? null : inPostSpacings(slack, spacing),
-    capacityTurns: capacity(at),
+    cut: mark,
+    slackRange: slackRange(wind.turns, { geometry, stretch, string, pull: load.pull, allowance }),
+    postSpacing: postSpacing(instrument, index),
+    handTurns: wrapsForSlack(wind.slack, geometry),
+    capacityTurns: full,
     stackHeight: metres(Math.max(0, wind.turns) * turnHeight(geometry)),
     exitHeight: exitAfter(wind.turns, at),
     nut: nutAfter(wind.turns, at),
     buttonTurns: wind.rotationTurns * instrument.gearRatio,
-    direction: windingDirection(post),
+    direction: windingDirection(post, instrument.hand),
+    room: retuningRoom({
+      string,
+      load,
+      path: stretch.path,
+      gives: givesBack(wind, methods.turns === null, geometry),
+      takes: metres(Math.max(0, full - wind.turns) * perTurn),
+    }),
+    offcut: offcutOf(instrument.family, string, stretch.path, mark),
   };
 }
 
-function slackRange(
-  turns: number,
-  geometry: PostAndString,
-  stretch: Stretch,
-  string: StringProperties,
-  pull: Newtons,
-  allowance: Metres,
-): readonly [Metres, Metres] {
+/** In a lock a string holds as long as it has not been let out straight. */
+function givesBack({ turns, rotationTurns }: Wind, locked: boolean, geometry: PostAndString): Metres {
+  const { tangentAngle } = windingCircle(geometry);
+  const at = radians(2 * Math.PI * rotationTurns);
+  if (locked) return takeUp(at, geometry);
+  if (turns <= LEAST_TURNS) return metres(0);
+  return metres(takeUp(at, geometry) - takeUp(radians(2 * Math.PI * LEAST_TURNS + tangentAngle), geometry));
+}
+
+interface Stretching {
+  geometry: PostAndString;
+  stretch: Stretch;
+  string: StringProperties;
+  pull: number;
+  allowance: Metres;
+}
+
+function slackRange(turns: number, { geometry, stretch, string, pull, allowance }: Stretching): readonly [Metres, Metres] {
   const slackIf = (stiffness: number, creep: number) => {
     const outcome = slackForTurns(turns, geometry, { ...stretch, strain: pull / stiffness, creep });
     return metres((outcome.ok ? outcome.value.slack : Number.NaN) + allowance);

@@ -1,1 +1,2 @@
 export { bisect, type Root } from './bisect.js';
+export { invertSpd } from './cholesky.js';

@@ -1,10 +1,11 @@
-export { NECKS, strungNeck, usualTuning, type Neck } from './necks.js';
 export {
   fanned,
   nameStrung,
   rescale,
   retune,
+  retuneAsLogged,
   retuneSeats,
+  strungKind,
   strungOf,
   tunedAs,
   withCapo,

@@ -1,3 +1,4 @@
+import { instrumentOf } from '../archetypes/index.js';
 import { pitchOf, stretchingPath, type AnchorKind, type Instrument } from '../instrument/index.js';
 import type { Family } from '../strings/index.js';
 import { nameTuning } from './tunings.js';
@@ -41,6 +42,27 @@ export const tunedAs = ({ strings, a4 }: Instrument): Tuned => ({ notes: strings
 export function retune(instrument: Instrument, { notes, a4 }: Tuned): Instrument {
   if (notes.length !== instrument.strings.length) throw new RangeError(`${notes.length} notes for ${instrument.strings.length} strings`);
   return { ...instrument, a4, strings: instrument.strings.map((place, index) => ({ ...place, ...notes[index] })) };
+}
+
+/** A tuning as the log keeps it: pitches in Hz, where the note alone does not say them. */
+interface TuningInLog {
+  a4Hz: number;
+  notes: readonly { note: string; frequencyHz: number | null }[];
+}
+
+/** The instrument in the tuning that the log says, or in its own where it says none. */
+export const retuneAsLogged = (instrument: Instrument, tuning: TuningInLog | undefined): Instrument =>
+  tuning === undefined
+    ? instrument
+    : retune(instrument, {
+        a4: hertz(tuning.a4Hz),
+        notes: tuning.notes.map(({ note, frequencyHz }) => ({ note, frequency: frequencyHz === null ? null : hertz(frequencyHz) })),
+      });
+
+/** What a set is chosen for on this kind of instrument, in its usual tuning. Its nut is typical, not measured, and so left out. */
+export function strungKind(archetypeId: string): Strung {
+  const strung = strungOf(instrumentOf(archetypeId));
+  return { ...strung, seats: strung.seats.map((seat) => ({ ...seat, slotWidth: null })) };
 }
 
 export function strungOf(instrument: Instrument): Strung {

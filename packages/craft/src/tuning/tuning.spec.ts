@@ -1,23 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { instrumentOf, stretchingPath } from '../instrument/index.js';
+import { ARCHETYPES, instrumentOf } from '../archetypes/index.js';
+import { stretchingPath } from '../instrument/index.js';
 import { stringProperties } from '../strings/index.js';
 import { tensionFor } from '../tension/index.js';
 import { frequencyOf, fromInches, fromMillimetres, hertz, parseNote, toMillimetres } from '../units/index.js';
-import {
-  fanned,
-  nameTuning,
-  NECKS,
-  rescale,
-  retune,
-  retuneSeats,
-  strungNeck,
-  strungOf,
-  tunedAs,
-  TUNINGS,
-  tuningsFor,
-  usualTuning,
-  withCapo,
-} from './index.js';
+import { fanned, nameTuning, rescale, retune, retuneSeats, strungKind, strungOf, tunedAs, TUNINGS, tuningsFor, withCapo } from './index.js';
 
 describe('tunings', () => {
   it('are some fifty, each with its own id and name, every note a note', () => {
@@ -104,19 +91,20 @@ describe('an instrument in another tuning', () => {
 });
 
 describe('necks of a kind', () => {
-  it.each(NECKS.map((kind) => [kind.name, kind] as const))('%s has its usual tuning, and a path longer than its scale', (_name, kind) => {
-    const strung = strungNeck(kind);
-    expect(strung.seats.map(({ note }) => note)).toEqual(usualTuning(kind).notes);
-    for (const { path, speakingLength, pitch, note } of strung.seats) {
+  it.each(ARCHETYPES.map(({ id }) => id))('%s is in a tuning of the table, with a path longer than its scale', (id) => {
+    const { family, seats } = strungKind(id);
+    const notes = seats.map(({ note }) => note);
+    expect(tuningsFor(family, seats.length).map((tuning) => tuning.notes)).toContainEqual(notes);
+    for (const { path, speakingLength, pitch, note, slotWidth } of seats) {
       expect(path).toBeGreaterThan(speakingLength);
       expect(pitch).toBeCloseTo(frequencyOf(note), 12);
+      expect(slotWidth).toBeNull();
     }
   });
 
   it('runs evenly from the first scale to the last, and gives a banjo its short fifth', () => {
-    const scales = (id: string) =>
-      strungNeck(NECKS.find((kind) => kind.id === id) as never).seats.map(({ speakingLength }) => toMillimetres(speakingLength));
+    const scales = (id: string) => strungKind(id).seats.map(({ speakingLength }) => toMillimetres(speakingLength));
     expect(scales('electric-seven').map((mm) => Math.round(mm * 10) / 10)).toEqual([648, 654.3, 660.7, 667, 673.3, 679.7, 686]);
-    expect(scales('banjo-five').map(Math.round)).toEqual([670, 670, 670, 670, 502]);
+    expect(scales('banjo-five-string').map(Math.round)).toEqual([670, 670, 670, 670, 502]);
   });
 });

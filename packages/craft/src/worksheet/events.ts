@@ -20,6 +20,16 @@ export interface WoundPayload {
   nutDeg: number | null;
 }
 
+/** Turns that were counted on a post, and what the plan had taken for granted: evidence about the post and the hand. */
+export interface CountedPayload {
+  turns: number;
+  slackMm: number;
+  stretchMm: number;
+  postDiameterMm: number;
+  stringDiameterMm: number;
+  nutToPostMm: number;
+}
+
 /** What was chosen for a job. The set and tuning may be none of the tables': then only what is written here counts. */
 export interface SetChosen {
   name: string;
@@ -53,6 +63,7 @@ export type BenchEvent =
   | (Head & { kind: 'set-chosen'; payload: SetChosen })
   | Tick<StringEventKind>
   | (StringHead & { kind: 'wound'; payload: WoundPayload })
+  | (StringHead & { kind: 'turns-counted'; payload: CountedPayload })
   | (StringHead & { kind: 'scrapped'; payload: { why: ScrapReason } })
   | (Head & { kind: 'noted'; payload: { text: string } })
   | (Head & { kind: 'measured'; payload: { what: 'relief' | 'action-treble' | 'action-bass'; valueMm: number } })

@@ -9,6 +9,8 @@ export interface Worksheet {
   /** Per stage, per string (zero-based): the event that did it, or null. */
   done: Readonly<Record<StringStage, readonly (BenchEvent | null)[]>>;
   wound: readonly (EventOf<'wound'> | null)[];
+  /** Turns that were counted on the posts of strings that are wound. */
+  counted: readonly (EventOf<'turns-counted'> | null)[];
   /** Strings that were lost on the way, each with why. */
   scrapped: readonly EventOf<'scrapped'>[];
   notes: readonly EventOf<'noted'>[];
@@ -25,6 +27,7 @@ export function emptyWorksheet(stringCount: number): Worksheet {
     chosen: null,
     done: Object.fromEntries(STRING_STAGES.map((stage) => [stage, none])) as unknown as Worksheet['done'],
     wound: none,
+    counted: none,
     scrapped: [],
     notes: [],
     measurements: [],
@@ -52,7 +55,13 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
     case 'set-chosen':
       return { ...sheet, chosen: event };
     case 'wound':
-      return { ...tick(sheet, event), wound: sheet.wound.with(event.string - 1, event) };
+      return {
+        ...tick(sheet, event),
+        wound: sheet.wound.with(event.string - 1, event),
+        counted: sheet.counted.with(event.string - 1, null), // a count is of the winding before it
+      };
+    case 'turns-counted':
+      return sheet.wound[event.string - 1] === null ? sheet : { ...sheet, counted: sheet.counted.with(event.string - 1, event) };
     case 'laid-out':
     case 'string-off':
     case 'looked-over':
@@ -84,7 +93,13 @@ function scrap(sheet: Worksheet, event: EventOf<'scrapped'>): Worksheet {
   const done = Object.fromEntries(
     STRING_STAGES.map((stage) => [stage, AGAIN.includes(stage) ? sheet.done[stage].with(index, null) : sheet.done[stage]]),
   ) as unknown as Worksheet['done'];
-  return { ...sheet, done, wound: sheet.wound.with(index, null), scrapped: [...sheet.scrapped, event] };
+  return {
+    ...sheet,
+    done,
+    wound: sheet.wound.with(index, null),
+    counted: sheet.counted.with(index, null),
+    scrapped: [...sheet.scrapped, event],
+  };
 }
 
 function tick(sheet: Worksheet, event: EventOf<StringEventKind>): Worksheet {

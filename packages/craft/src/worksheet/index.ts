@@ -12,6 +12,7 @@ export {
   SCRAP_REASONS,
   type BenchEvent,
   type BenchEventKind,
+  type CountedPayload,
   type EventOf,
   type LoggedTuning,
   type ScrapReason,
@@ -23,3 +24,4 @@ export { stockUse, type StockUse } from './stock-use.js';
 export { emptyWorksheet, foldWorksheet, passed, type Worksheet } from './fold.js';
 export { currentStage, lastStanding, nextString } from './next-string.js';
 export { setupOf, type Setup, type SetupString } from './setup.js';
+export { countedAgainst, woundAsPlanned } from './from-plan.js';

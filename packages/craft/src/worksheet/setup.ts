@@ -16,6 +16,7 @@ export interface Setup {
 
 export interface SetupString extends LoggedString {
   string: number;
+  /** As counted, or as planned where nobody counted. */
   turns: number | null;
   slackMm: number | null;
 }
@@ -34,7 +35,7 @@ export function setupOf(sheet: Worksheet): Setup | null {
     strings: sheet.chosen.payload.strings.map((string, index) => ({
       ...string,
       string: index + 1,
-      turns: sheet.wound[index]?.payload.turns ?? null,
+      turns: sheet.counted[index]?.payload.turns ?? sheet.wound[index]?.payload.turns ?? null,
       slackMm: sheet.wound[index]?.payload.slackMm ?? null,
     })),
   };

@@ -3,17 +3,15 @@ import { describe, expect, it } from 'vitest';
 import { DEFAULT_PREFERENCES, type Preferences } from '@gold-peg/contract/people';
 import { compareOn } from '@gold-peg/craft/gauges';
 import { setsFor } from '@gold-peg/craft/strings';
-import { NECKS, strungNeck } from '@gold-peg/craft/tuning';
+import { strungKind } from '@gold-peg/craft/tuning';
 import { Session } from '../session/session';
 import { stringingOf } from '../solver/wish-form';
 import { BenchPage } from '../testing/bench-page';
 import { CompareLanes } from './compare-lanes';
 
 function comparisonOn(neckId: string, index: number) {
-  const kind = NECKS.find(({ id }) => id === neckId);
-  if (kind === undefined) throw new Error(neckId);
-  const strung = strungNeck(kind);
-  const stringing = stringingOf(strung, setsFor(kind.family, kind.strings)[index]?.strings ?? []);
+  const strung = strungKind(neckId);
+  const stringing = stringingOf(strung, setsFor(strung.family, strung.seats.length)[index]?.strings ?? []);
   if (stringing === null) throw new Error('no set');
   return compareOn(stringing, null);
 }
@@ -40,7 +38,7 @@ describe('lanes of two sets', () => {
   });
 
   it('tell which string was picked', async () => {
-    const comparison = comparisonOn('twelve', 0);
+    const comparison = comparisonOn('acoustic-twelve', 0);
     const page = await BenchPage.open(CompareLanes, { comparison, inHand: 2 });
     expect(page.element.querySelectorAll('.lane').length).toBe(12);
     expect(page.element.querySelector('.in-hand')?.textContent).toContain('B');

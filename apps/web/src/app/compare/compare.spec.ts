@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { compareOn, type Comparison } from '@gold-peg/craft/gauges';
-import { instrumentOf } from '@gold-peg/craft/instrument';
+import { instrumentOf } from '@gold-peg/craft/archetypes';
 import { setsFor } from '@gold-peg/craft/strings';
-import { NECKS, retuneSeats, strungNeck, strungOf, type Strung } from '@gold-peg/craft/tuning';
+import { retuneSeats, strungKind, strungOf, type Strung } from '@gold-peg/craft/tuning';
 import { CONCERT_A4, hertz, toMillimetres } from '@gold-peg/craft/units';
 import { stringingOf } from '../solver/wish-form';
 import { compareRows, pullAxis, signed, type Saying } from './compare-rows';
@@ -23,11 +23,6 @@ function stringing(strung: Strung, name: string) {
 function compare(strung: Strung, next: string, old: string | null): Comparison {
   return compareOn(stringing(strung, next), old === null ? null : stringing(strung, old));
 }
-const neck = (id: string) => {
-  const kind = NECKS.find((each) => each.id === id);
-  if (kind === undefined) throw new Error(id);
-  return strungNeck(kind);
-};
 const words = (strung: Strung, next: string, old: string | null) =>
   Object.fromEntries(
     consequencesOf(strung, compare(strung, next, old), (length, digits) => `${toMillimetres(length).toFixed(digits)} mm`).map(
@@ -64,7 +59,7 @@ describe('lanes of a comparison', () => {
   });
 
   it('say nothing of slots that nobody measured', () => {
-    expect(compareRows(compare(neck('flat-top'), '.012–.053', null), CONCERT_A4, saying)[0]?.slot).toBeNull();
+    expect(compareRows(compare(strungKind('acoustic-large'), '.012–.053', null), CONCERT_A4, saying)[0]?.slot).toBeNull();
     expect(compareRows(compare(electric, '.010–.046', null), CONCERT_A4, saying)[0]?.slot).toMatchObject({
       word: 'fits',
       room: '+0.08 mm',
@@ -96,7 +91,7 @@ describe('what follows', () => {
     // slot 1 is cut for .010 + 0.08 mm; .012 leaves 0.0292 mm of the 0.05 wanted
     expect(says).toContain('1 by 0.02 mm');
     expect(words(electric, '.010–.046', '.010–.046')['nut slots']?.grave).toBe(false);
-    expect(words(neck('flat-top'), '.012–.053', null)['nut slots']?.says).toContain('not measured');
+    expect(words(strungKind('acoustic-large'), '.012–.053', null)['nut slots']?.says).toContain('not measured');
   });
 
   it('warns of a resting vibrato that may lift, and says which way a floating one goes', () => {
@@ -105,9 +100,9 @@ describe('what follows', () => {
       says: expect.stringContaining('lift it off the body'),
     });
     expect(words(electric, '.010–.046', '.010–.046')['bridge']).toMatchObject({ grave: false });
-    expect(words(neck('electric-floating'), '.011–.049', '.009–.042')['bridge']?.says).toContain('toward the neck');
-    expect(words(neck('electric-floating'), '.009–.042', '.011–.049')['bridge']?.says).toContain('into the body');
-    expect(words(neck('mandolin'), '.011–.040', '.010–.034')['bridge']?.says).toContain('one string at a time');
+    expect(words(strungKind('electric-in-line-locking'), '.011–.049', '.009–.042')['bridge']?.says).toContain('toward the neck');
+    expect(words(strungKind('electric-in-line-locking'), '.009–.042', '.011–.049')['bridge']?.says).toContain('into the body');
+    expect(words(strungKind('mandolin'), '.011–.040', '.010–.034')['bridge']?.says).toContain('one string at a time');
   });
 
   it('gives relief and action as estimates with bands, and sends a large change to a repairer', () => {

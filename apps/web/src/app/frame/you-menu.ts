@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatMenuModule } from '@angular/material/menu';
-import { NEXT_SLACK_MEASURE } from '../preferences/measures';
 import { Session } from '../session/session';
 
 /** Who is signed in, and how they like their numbers and light. */
@@ -20,7 +19,9 @@ import { Session } from '../session/session';
         Lengths: {{ mm() ? 'millimetres' : 'inches' }}
       </button>
       <button mat-menu-item type="button" (click)="nextPull()">Pull: {{ pullName() }}</button>
-      <button mat-menu-item type="button" (click)="nextSlack()">Slack: {{ slackName() }}</button>
+      <button mat-menu-item type="button" (click)="session.prefer({ turned: !turned() })">
+        Headstock: to the {{ turned() ? 'right' : 'left' }}
+      </button>
       <button mat-menu-item type="button" (click)="session.prefer({ theme: paper() ? 'evening' : 'paper' })">
         Light: {{ paper() ? 'paper' : 'evening bench' }}
       </button>
@@ -61,16 +62,7 @@ export class YouMenu {
     () => ({ N: 'newtons', kgf: 'kilograms-force', lbf: 'pounds-force' })[this.session.preferences().pull],
   );
 
-  protected readonly slackName = computed(
-    () =>
-      ({ 'pull-back': 'pulled back to a fret', posts: 'in post spacings', 'past-post': 'past the post' })[
-        this.session.preferences().slackMeasure
-      ],
-  );
-
-  protected nextSlack(): void {
-    void this.session.prefer({ slackMeasure: NEXT_SLACK_MEASURE[this.session.preferences().slackMeasure] });
-  }
+  protected readonly turned = computed(() => this.session.preferences().turned);
 
   protected nextPull(): void {
     const next = { N: 'kgf', kgf: 'lbf', lbf: 'N' } as const;

@@ -1,5 +1,4 @@
 import { computed, inject, Injectable } from '@angular/core';
-import type { Preferences } from '@gold-peg/contract/people';
 import { printGauge } from '@gold-peg/craft/strings';
 import {
   fromMillimetres,
@@ -22,11 +21,9 @@ export interface Shown {
 /** Says lengths, pulls and gauges in the units of the person at the bench: the one edge where SI turns into something else. */
 @Injectable({ providedIn: 'root' })
 export class Measures {
-  private readonly preferences = inject(Session).preferences;
+  readonly preferences = inject(Session).preferences;
 
   readonly units = computed(() => ({ length: this.preferences().lengths, pull: this.preferences().pull }));
-  readonly slackMeasure = computed<Preferences['slackMeasure']>(() => this.preferences().slackMeasure);
-
   /** A length at the bench: to the millimetre or to a hundredth of an inch. */
   length(length: Metres, digits = 0): Shown {
     return this.units().length === 'mm'
@@ -50,12 +47,6 @@ export class Measures {
   }
 }
 
-/** The ways of saying slack, each followed by the next. */
-export const NEXT_SLACK_MEASURE = { 'pull-back': 'posts', posts: 'past-post', 'past-post': 'pull-back' } as const satisfies Record<
-  Preferences['slackMeasure'],
-  Preferences['slackMeasure']
->;
-
 /** With a true minus sign, and none before a nought. */
 function fixed(value: number, digits: number): string {
   const text = Math.abs(value).toFixed(digits);
@@ -63,7 +54,7 @@ function fixed(value: number, digits: number): string {
 }
 
 export const say = ({ value, unit }: Shown) => `${value} ${unit}`;
-export const degrees = (angle: Radians) => `${((angle * 180) / Math.PI).toFixed(1)}°`;
+export const degrees = (angle: Radians) => `${fixed((angle * 180) / Math.PI, 1)}°`;
 
 const FRACTIONS: Readonly<Record<number, string>> = { 0: '', 1: '¼', 2: '½', 3: '¾' };
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { fromInstrument } from '@gold-peg/contract/register';
-import { instrumentOf } from '@gold-peg/craft/instrument';
+import { instrumentOf } from '@gold-peg/craft/archetypes';
 import { geometryFacts } from './geometry-facts';
 
 const factsOf = (id: string) =>

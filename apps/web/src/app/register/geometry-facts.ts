@@ -30,7 +30,10 @@ export function geometryFacts(geometry: Geometry, length: (mm: number, digits?: 
   const alongs = onHead.map(({ alongMm }) => alongMm);
   return [
     { label: 'nut', value: `${length(geometry.nutWidthMm)}, outer strings ${length(Math.max(...slots) - Math.min(...slots), 1)}` },
-    { label: 'headstock', value: headstock.angleDeg === 0 ? 'flat' : `back ${headstock.angleDeg.toFixed(0)}°` },
+    {
+      label: 'headstock',
+      value: `${headstock.angleDeg === 0 ? 'flat' : `back ${headstock.angleDeg.toFixed(0)}°`}${geometry.hand === 'left' ? ', left-handed' : ''}`,
+    },
     {
       label: 'posts',
       value: `${range(

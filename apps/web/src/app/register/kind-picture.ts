@@ -1,4 +1,5 @@
-import { instrumentOf, type Instrument } from '@gold-peg/craft/instrument';
+import { instrumentOf } from '@gold-peg/craft/archetypes';
+import { type Instrument } from '@gold-peg/craft/instrument';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
 import { setsFor, stringProperties } from '@gold-peg/craft/strings';
 import { lanesOf, type Lane } from '../worksheet/desk/lane';
@@ -12,8 +13,10 @@ export interface KindPicture {
 }
 
 /** What the headstock picture of an archetype needs, strung with the first usual set of its kind. */
-export function kindPicture(archetypeId: string, height: number): KindPicture {
-  const instrument = instrumentOf(archetypeId);
+export const kindPicture = (archetypeId: string, height: number): KindPicture => pictureOf(instrumentOf(archetypeId), height);
+
+/** The same of any instrument. */
+export function pictureOf(instrument: Instrument, height: number): KindPicture {
   const set = setsFor(instrument.family, instrument.strings.length)[0];
   const strings = instrument.strings.map((_, index) => {
     const spec = set?.strings[index];
@@ -21,11 +24,12 @@ export function kindPicture(archetypeId: string, height: number): KindPicture {
     return outcome?.ok === true ? outcome.value : null;
   });
   const lanes = lanesOf(instrument, strings);
+  const lying = (index: number) => (instrument.hand === 'left' ? lanes.length - 1 - index : index);
   return {
     instrument,
     lanes,
     plans: lanes.map(({ index, string }) => (string === null ? null : windString({ instrument, index, string }))),
     done: lanes.map(() => true),
-    laneCentres: lanes.map((_, index) => (height * (index + 0.5)) / lanes.length),
+    laneCentres: lanes.map((_, index) => (height * (lying(index) + 0.5)) / lanes.length),
   };
 }

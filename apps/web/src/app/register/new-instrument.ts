@@ -5,15 +5,16 @@ import { MatSelectModule } from '@angular/material/select';
 import { Router } from '@angular/router';
 import { invalidInput } from '@gold-peg/contract/problems';
 import { fromInstrument, instrumentDraft } from '@gold-peg/contract/register';
-import { ARCHETYPES, archetype } from '@gold-peg/craft/instrument';
+import { ARCHETYPES, archetype, instrumentOf } from '@gold-peg/craft/archetypes';
+import type { Hand } from '@gold-peg/craft/instrument';
 import { Api } from '../server/api';
 import { sayProblem, ServerProblem } from '../server/server-problem';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { Measures, say } from '../preferences/measures';
 import { PlaceHeader } from '../ui/place-header';
-import { Headstock } from '../worksheet/wind/headstock';
+import { Headstock } from '../headstock/headstock';
 import { geometryFacts } from './geometry-facts';
-import { kindPicture } from './kind-picture';
+import { pictureOf } from './kind-picture';
 
 /** Height of the headstock picture. */
 const PICTURE_PX = 300;
@@ -35,6 +36,7 @@ export class NewInstrument {
   protected readonly name = signal('');
   protected readonly archetypeId = signal(ARCHETYPES[0]?.id ?? '');
   protected readonly ownerName = signal('');
+  protected readonly hand = signal<Hand>('right');
   protected readonly scaleMm = signal<number | null>(null);
   protected readonly remark = signal('');
   protected readonly faults = signal<Readonly<Record<string, string>>>({});
@@ -62,7 +64,7 @@ export class NewInstrument {
   });
 
   protected readonly picture = computed(() =>
-    archetype(this.archetypeId()) === undefined ? null : kindPicture(this.archetypeId(), PICTURE_PX),
+    archetype(this.archetypeId()) === undefined ? null : pictureOf({ ...instrumentOf(this.archetypeId()), hand: this.hand() }, PICTURE_PX),
   );
   protected readonly geometry = computed(() => {
     const instrument = this.picture()?.instrument;
@@ -74,7 +76,14 @@ export class NewInstrument {
   protected async add(): Promise<void> {
     this.fault.set(null);
     this.faults.set({});
-    const draft = { name: this.name(), archetypeId: this.archetypeId(), ownerId: null, scaleMm: this.scaleMm(), remark: this.remark() };
+    const draft = {
+      name: this.name(),
+      archetypeId: this.archetypeId(),
+      hand: this.hand(),
+      ownerId: null,
+      scaleMm: this.scaleMm(),
+      remark: this.remark(),
+    };
     const read = instrumentDraft.safeParse(draft);
     if (!read.success) return this.show(new ServerProblem(invalidInput(read.error)));
     this.busy.set(true);

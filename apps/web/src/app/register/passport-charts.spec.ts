@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { fromInstrument, type PastSetup } from '@gold-peg/contract/register';
-import { instrumentOf } from '@gold-peg/craft/instrument';
+import { instrumentOf } from '@gold-peg/craft/archetypes';
 import { pullChart, pullOf } from './passport-charts';
 
 const DAY = 86_400_000;

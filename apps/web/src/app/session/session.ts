@@ -70,6 +70,8 @@ export class Session {
   }
 }
 
+/** What was kept before a preference was known is filled up with what is usual. */
 function recall(): Person | null {
-  return JSON.parse(localStorage.getItem(REMEMBERED) ?? 'null') as Person | null;
+  const person = JSON.parse(localStorage.getItem(REMEMBERED) ?? 'null') as Person | null;
+  return person === null ? null : { ...person, preferences: { ...DEFAULT_PREFERENCES, ...person.preferences } };
 }

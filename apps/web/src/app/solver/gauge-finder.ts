@@ -6,9 +6,10 @@ import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/materia
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatRadioModule } from '@angular/material/radio';
 import { MatSelectModule } from '@angular/material/select';
-import { NECKS } from '@gold-peg/craft/tuning';
+import { archetype } from '@gold-peg/craft/archetypes';
 import { debounceTime, EMPTY, Subject, switchMap, takeUntil, tap } from 'rxjs';
 import { Measures } from '../preferences/measures';
+import { NECK_CHOICES } from '../ui/neck-choices';
 import { Shelf } from '../shelf/shelf';
 import { answerRow, sayNoAnswer, type AnswerRow } from './answer-rows';
 import { GaugeSolver, type SolverNews } from './gauge-solver';
@@ -45,7 +46,7 @@ export class GaugeFinder {
   /** A select shows no choice for null. */
   protected readonly OLD = 'old';
   protected readonly ANY = 'any';
-  protected readonly necks = NECKS.filter(({ strings }) => strings === this.data.bench.strung.seats.length);
+  protected readonly necks = NECK_CHOICES.filter(({ strings }) => strings === this.data.bench.strung.seats.length);
   protected readonly form = signal<WishForm>(firstWish(this.data.bench));
   /** The form that the answers shown were asked with: they are not taken for another. */
   private readonly answered = signal<WishForm | null>(null);
@@ -61,8 +62,8 @@ export class GaugeFinder {
   protected readonly pull = computed(() => this.shown(this.form().pullN));
   protected readonly total = computed(() => this.shown(this.form().totalN));
   protected readonly feelSets = computed(() => {
-    const neck = NECKS.find(({ id }) => id === this.form().feelNeck);
-    return this.data.bench.sets.filter(({ family, strings }) => family === neck?.family && strings.length === neck.strings);
+    const sketch = archetype(this.form().feelNeck ?? '')?.sketch;
+    return this.data.bench.sets.filter(({ family, strings }) => family === sketch?.family && strings.length === sketch.notes.length);
   });
   /** What is wrong with a number that was typed. */
   protected readonly fault = computed(() => {

@@ -1,12 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { solveGauges } from '@gold-peg/craft/gauges';
 import { SETS, setsFor, STRINGS } from '@gold-peg/craft/strings';
-import { NECKS, strungNeck } from '@gold-peg/craft/tuning';
+import { strungKind } from '@gold-peg/craft/tuning';
 import { answerRow, sayNoAnswer } from './answer-rows';
 import { firstWish, questionOf, referenceOn, stringingOf, type Bench } from './wish-form';
 
-const kind = NECKS.find(({ id }) => id === 'electric-in-line');
-const strung = strungNeck(kind as NonNullable<typeof kind>);
+const strung = strungKind('electric-in-line');
 const tens = setsFor('electric', 6).find(({ name }) => name === '.010–.046 nickel-plated steel');
 const bench = (more: Partial<Bench> = {}): Bench => ({
   strung,
@@ -36,7 +35,7 @@ describe('a wish', () => {
     expect(questionOf({ ...firstWish(bench()), kind: 'old-pull' }, bench({ old: null }))).toBeNull();
     expect(questionOf({ ...firstWish(bench()), from: 'shelf' }, bench())).toBeNull();
     expect(questionOf({ ...firstWish(bench()), kind: 'feel', feelNeck: 'electric-split', feelSet: null }, bench())).toBeNull();
-    expect(referenceOn('bass-four', tens)).toBeNull();
+    expect(referenceOn('bass-in-line', tens)).toBeNull();
   });
 
   it('finds heavier strings for the feel of the same set on a shorter neck: none, but lighter on a longer one', () => {

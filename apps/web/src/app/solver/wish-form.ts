@@ -1,6 +1,7 @@
 import { compareOn, seatString, type GaugeQuestion, type OnTheShelf, type Stringing, type Wish } from '@gold-peg/craft/gauges';
 import { stringProperties, type StringSet, type TableString } from '@gold-peg/craft/strings';
-import { NECKS, strungNeck, type Strung } from '@gold-peg/craft/tuning';
+import { archetype } from '@gold-peg/craft/archetypes';
+import { strungKind, type Strung } from '@gold-peg/craft/tuning';
 import { newtons } from '@gold-peg/craft/units';
 
 /** What stands in the form, as plain values. Pulls in newtons. */
@@ -99,9 +100,9 @@ function wishOf(form: WishForm, { strung, old, sets }: Bench): Wish | null {
 
 /** A set on a neck of a kind, in its usual tuning. */
 export function referenceOn(neckId: string, set: StringSet | undefined): Stringing | null {
-  const kind = NECKS.find(({ id }) => id === neckId);
-  if (kind === undefined || set?.strings.length !== kind.strings) return null;
-  return stringingOf(strungNeck(kind), set.strings);
+  const kind = archetype(neckId);
+  if (kind === undefined || set?.strings.length !== kind.sketch.notes.length) return null;
+  return stringingOf(strungKind(neckId), set.strings);
 }
 
 /** Strings in their seats; null where one of them cannot be computed. */

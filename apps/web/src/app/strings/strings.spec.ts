@@ -3,7 +3,7 @@ import type { StockItem } from '@gold-peg/contract/stock';
 import { fromTableString } from '@gold-peg/contract/strings';
 import { compareOn } from '@gold-peg/craft/gauges';
 import { setsFor, STRINGS } from '@gold-peg/craft/strings';
-import { NECKS, strungNeck } from '@gold-peg/craft/tuning';
+import { strungKind } from '@gold-peg/craft/tuning';
 import { CONCERT_A4, hertz, newtons } from '@gold-peg/craft/units';
 import { stringingOf } from '../solver/wish-form';
 import { readGauges } from './sets/gauge-list';
@@ -103,8 +103,7 @@ describe('the shelf', () => {
 });
 
 describe('charts', () => {
-  const kind = NECKS.find(({ id }) => id === 'electric-in-line');
-  const strung = strungNeck(kind as NonNullable<typeof kind>);
+  const strung = strungKind('electric-in-line');
   const stringing = stringingOf(strung, setsFor('electric', 6)[3]?.strings ?? []);
   const row = stringing === null ? undefined : compareOn(stringing, null).strings[0];
 

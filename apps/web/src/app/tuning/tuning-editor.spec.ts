@@ -2,14 +2,13 @@ import { TestBed } from '@angular/core/testing';
 import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { setsFor } from '@gold-peg/craft/strings';
-import { NECKS, strungNeck, tuningsFor } from '@gold-peg/craft/tuning';
+import { strungKind, tuningsFor } from '@gold-peg/craft/tuning';
 import { CONCERT_A4 } from '@gold-peg/craft/units';
 import { stringingOf } from '../solver/wish-form';
 import { BenchPage } from '../testing/bench-page';
 import { TuningEditor, type TunedNeck, type TuningData } from './tuning-editor';
 
-const kind = NECKS.find(({ id }) => id === 'ukulele-concert');
-const strung = strungNeck(kind as NonNullable<typeof kind>);
+const strung = strungKind('ukulele-concert');
 const data: TuningData = {
   title: 'a concert ukulele',
   strung,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { setsFor } from '@gold-peg/craft/strings';
-import { NECKS, strungNeck, type Tuned } from '@gold-peg/craft/tuning';
+import { strungKind, type Tuned } from '@gold-peg/craft/tuning';
 import { CONCERT_A4, hertz } from '@gold-peg/craft/units';
 import { stringingOf } from '../solver/wish-form';
 import { readPitch, sayVerdicts, tuningRows } from './tuning-rows';
@@ -28,8 +28,7 @@ describe('a pitch that is typed', () => {
 });
 
 describe('a tuning and its strings', () => {
-  const kind = NECKS.find(({ id }) => id === 'electric-in-line');
-  const strung = strungNeck(kind as NonNullable<typeof kind>);
+  const strung = strungKind('electric-in-line');
   const strings = stringingOf(strung, setsFor('electric', 6)[3]?.strings ?? [])?.strings ?? null;
   const tuned = (first: string, last = 'E2'): Tuned => ({
     a4: CONCERT_A4,

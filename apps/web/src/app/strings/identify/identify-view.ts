@@ -5,8 +5,8 @@ import { MatSelectModule } from '@angular/material/select';
 import { CALIPER } from '@gold-peg/craft/constants';
 import { confusables, identifySets, type Reading } from '@gold-peg/craft/gauges';
 import { listGauges, printGauge } from '@gold-peg/craft/strings';
-import { NECKS } from '@gold-peg/craft/tuning';
 import { fromInches, fromMillimetres, metres, toMillimetres, type Metres } from '@gold-peg/craft/units';
+import { NECK_CHOICES } from '../../ui/neck-choices';
 import { StringTable } from '../../string-table/string-table';
 
 interface Line {
@@ -28,14 +28,14 @@ const RANGE = { least: 0.12, most: 4.6 };
 })
 export class IdentifyView {
   private readonly table = inject(StringTable);
-  protected readonly necks = NECKS;
+  protected readonly necks = NECK_CHOICES;
   protected readonly error = CALIPER.reading.value;
   protected readonly neckId = signal('electric-in-line');
   protected readonly unit = signal<'mm' | 'in'>('mm');
   protected readonly zero = signal<number | null>(0);
   protected readonly readings = signal<readonly Line[]>(blank(6));
 
-  private readonly neck = computed(() => NECKS.find(({ id }) => id === this.neckId()));
+  private readonly neck = computed(() => NECK_CHOICES.find(({ id }) => id === this.neckId()));
   private readonly diameters = computed(() =>
     this.readings().map(({ reads }) => (reads === null ? null : this.lengthOf(reads - (this.zero() ?? 0)))),
   );

@@ -3,10 +3,11 @@ import { FormsModule } from '@angular/forms';
 import { MatSelectModule } from '@angular/material/select';
 import { compareOn } from '@gold-peg/craft/gauges';
 import { setsFor } from '@gold-peg/craft/strings';
-import { NECKS, retuneSeats, strungNeck, tuningsFor } from '@gold-peg/craft/tuning';
+import { retuneSeats, strungKind, tuningsFor } from '@gold-peg/craft/tuning';
 import { CONCERT_A4 } from '@gold-peg/craft/units';
 import { Measures, say } from '../../preferences/measures';
 import { stringingOf } from '../../solver/wish-form';
+import { NECK_CHOICES } from '../../ui/neck-choices';
 import { StringTable } from '../../string-table/string-table';
 import { sayVerdicts, tuningRows } from '../../tuning/tuning-rows';
 
@@ -26,7 +27,7 @@ import { sayVerdicts, tuningRows } from '../../tuning/tuning-rows';
         (ngModelChange)="neckId.set($event)"
       >
         @for (kind of necks; track kind.id) {
-          <mat-option [value]="kind.id">{{ kind.name }}, {{ kind.scaleMm[0] }} mm</mat-option>
+          <mat-option [value]="kind.id">{{ kind.name }}, {{ kind.scaleMm }} mm</mat-option>
         }
       </mat-select>
       <label id="tuning-set" for="tuning-set-pick">with</label>
@@ -97,15 +98,11 @@ import { sayVerdicts, tuningRows } from '../../tuning/tuning-rows';
 export class TuningsView {
   private readonly table = inject(StringTable);
   private readonly measures = inject(Measures);
-  protected readonly necks = NECKS;
+  protected readonly necks = NECK_CHOICES;
   protected readonly neckId = signal('electric-in-line');
   protected readonly setId = signal<string | null>(null);
 
-  private readonly strung = computed(() => {
-    const kind = NECKS.find(({ id }) => id === this.neckId());
-    if (kind === undefined) throw new RangeError(`no neck ${this.neckId()}`);
-    return strungNeck(kind);
-  });
+  private readonly strung = computed(() => strungKind(this.neckId()));
   protected readonly sets = computed(() => setsFor(this.strung().family, this.strung().seats.length, this.table.sets()));
   protected readonly set = computed(() => this.sets().find(({ id }) => id === this.setId()) ?? this.sets()[0] ?? null);
 

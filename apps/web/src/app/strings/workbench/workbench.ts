@@ -3,8 +3,9 @@ import { FormsModule } from '@angular/forms';
 import { MatSelectModule } from '@angular/material/select';
 import { toInstrument } from '@gold-peg/contract/register';
 import { compareOn } from '@gold-peg/craft/gauges';
+import { archetype } from '@gold-peg/craft/archetypes';
 import { nameSet, setsFor, type StringSet } from '@gold-peg/craft/strings';
-import { nameStrung, NECKS, rescale, retuneSeats, strungNeck, strungOf, tuningsFor, type Strung, type Tuned } from '@gold-peg/craft/tuning';
+import { nameStrung, rescale, retuneSeats, strungKind, strungOf, tuningsFor, type Strung, type Tuned } from '@gold-peg/craft/tuning';
 import { toMillimetres, type Newtons } from '@gold-peg/craft/units';
 import { CompareLanes } from '../../compare/compare-lanes';
 import { signed } from '../../compare/compare-rows';
@@ -15,6 +16,7 @@ import { sayProblem } from '../../server/server-problem';
 import { Shelf } from '../../shelf/shelf';
 import { BenchDialogs } from '../../solver/bench-dialogs';
 import { stringingOf } from '../../solver/wish-form';
+import { NECK_CHOICES } from '../../ui/neck-choices';
 import { StringTable } from '../../string-table/string-table';
 import type { TuningData } from '../../tuning/tuning-editor';
 import { Trouble } from '../../ui/trouble';
@@ -38,12 +40,12 @@ export class Workbench {
   private readonly table = inject(StringTable);
 
   protected readonly NONE = 'none';
-  protected readonly necks = NECKS;
+  protected readonly necks = NECK_CHOICES;
   protected readonly box = CHART_BOX;
   protected readonly instruments = resource({ loader: () => this.api.call('listInstruments', {}) });
 
   protected readonly neckId = signal(FIRST_NECK);
-  private readonly bare = signal<Strung>(neckOf(FIRST_NECK));
+  private readonly bare = signal<Strung>(strungKind(FIRST_NECK));
   private readonly tuned = signal<Tuned | null>(null);
   protected readonly firstId = signal<string | null>('electric-nickel-9-11-16-24w-32w-42w');
   protected readonly secondId = signal<string | null>('electric-nickel-10-13-17-26w-36w-46w');
@@ -128,7 +130,7 @@ export class Workbench {
     this.neckId.set(id);
     this.trouble.set(null);
     try {
-      const strung = NECKS.some((kind) => kind.id === id) ? neckOf(id) : await this.strungInstrument(id);
+      const strung = archetype(id) !== undefined ? strungKind(id) : await this.strungInstrument(id);
       this.tuned.set(null);
       this.found.set(null);
       this.lane.set(0);
@@ -174,10 +176,4 @@ export class Workbench {
       this.secondId.set('found');
     });
   }
-}
-
-function neckOf(id: string): Strung {
-  const kind = NECKS.find((each) => each.id === id);
-  if (kind === undefined) throw new RangeError(`no neck ${id}`);
-  return strungNeck(kind);
 }

@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { WorksheetFile } from '@gold-peg/contract/jobs';
 import { DEFAULT_PREFERENCES } from '@gold-peg/contract/people';
 import { fromInstrument, type PastSetup } from '@gold-peg/contract/register';
-import { instrumentOf } from '@gold-peg/craft/instrument';
+import { instrumentOf } from '@gold-peg/craft/archetypes';
 import { SETS, STRINGS, type StringSet, type TableString } from '@gold-peg/craft/strings';
 import { hertz } from '@gold-peg/craft/units';
 import { logString, type BenchEvent, type SetChosen } from '@gold-peg/craft/worksheet';
@@ -64,10 +64,13 @@ function worksheetFile(current: PastSetup | null, events: BenchEvent[] = []): Wo
       version: 1,
       remark: '',
       geometry: fromInstrument(instrumentOf('electric-in-line')),
+      methods: {},
       current,
       setups: current === null ? [] : [current],
     },
     events: events.map((event, index) => ({ event, seq: index + 1, storedAt: event.at })),
+    house: {},
+    evidence: [],
   };
 }
 

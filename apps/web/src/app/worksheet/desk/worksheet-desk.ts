@@ -1,12 +1,15 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { toCountedTurns } from '@gold-peg/contract/bench-log';
 import { toInstrument } from '@gold-peg/contract/register';
-import type { Instrument } from '@gold-peg/craft/instrument';
+import { calibrate, type CountedTurns } from '@gold-peg/craft/calibration';
+import type { LayeredChoices } from '@gold-peg/craft/methods';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
 import { setsFor, stringProperties, type StringProperties, type StringSet, type StringSpec } from '@gold-peg/craft/strings';
-import { retune, type Tuned } from '@gold-peg/craft/tuning';
-import { hertz, toDegrees, toMillimetres, type Metres } from '@gold-peg/craft/units';
+import { retune, retuneAsLogged, type Tuned } from '@gold-peg/craft/tuning';
+import { metres, toMillimetres, type Metres } from '@gold-peg/craft/units';
 import {
+  countedAgainst,
   currentStage,
   emptyWorksheet,
   foldWorksheet,
@@ -16,16 +19,17 @@ import {
   nextString,
   specOf,
   STRING_EVENTS,
+  woundAsPlanned,
   type LoggedString,
   type LoggedTuning,
   type ScrapReason,
   type SetChosen,
   type Stage,
   type StringStage,
-  type WoundPayload,
 } from '@gold-peg/craft/worksheet';
 import { BenchLog, type Happening } from '../../bench-log/bench-log';
 import { LiveFeed } from '../../server/live-feed';
+import { Session } from '../../session/session';
 import { StringTable } from '../../string-table/string-table';
 import { lanesOf } from './lane';
 import { WorksheetFiles } from './worksheet-files';
@@ -36,12 +40,21 @@ export interface OwnSet {
   from: StringSet | null;
 }
 
+/** Steps that taking back undoes at each stage. */
+const UNDOES: Readonly<Partial<Record<Stage, readonly string[]>>> = {
+  ...Object.fromEntries(Object.entries(STRING_EVENTS).map(([stage, kind]) => [stage, [kind]])),
+  choose: ['set-chosen'],
+  wind: ['wound', 'turns-counted'],
+  'hand-over': ['handed-over'],
+};
+
 /** Everything the stages of one worksheet share: the fold of its log, the lane in hand, and what can be done. */
 @Injectable()
 export class WorksheetDesk {
   private readonly log = inject(BenchLog);
   private readonly files = inject(WorksheetFiles);
   private readonly table = inject(StringTable);
+  private readonly session = inject(Session);
 
   readonly file = this.files.file;
   readonly trouble = this.files.trouble;
@@ -62,15 +75,35 @@ export class WorksheetDesk {
     const file = this.file();
     return file === null ? null : toInstrument(file.passport.geometry);
   });
+  /** Ways in force: instrument, technician, house. */
+  readonly choices = computed<LayeredChoices>(() => {
+    const file = this.file();
+    return file === null ? {} : { house: file.house, technician: this.session.preferences().methods, instrument: file.passport.methods };
+  });
+  /** Counts that bear on this instrument and this person, those of this job as its log stands now. */
+  readonly evidence = computed<readonly CountedTurns[]>(() => {
+    const file = this.file();
+    if (file === null) return [];
+    const others = file.evidence.filter(({ jobId }) => jobId !== file.job.id);
+    const own = this.sheet().counted.flatMap((event) => (event === null ? [] : [event]));
+    return [...others, ...own.map(({ payload, instrumentId, personId }) => ({ ...payload, instrumentId, personId }))].map(toCountedTurns);
+  });
+  private readonly calibration = computed(() => calibrate(this.evidence()));
+  /** How much thicker the posts of this instrument proved than noted, and how much of the slack meant this person leaves. */
+  readonly postThicker = computed(() => this.calibration().postThicker(this.file()?.passport.id ?? ''));
+  readonly leaves = computed(() => this.calibration().leaves(this.session.person()?.id ?? ''));
   /** The instrument in the tuning that its present strings bear. */
-  readonly asItCame = computed(() => inTuning(this.geometry(), this.file()?.passport.current?.tuning));
+  readonly asItCame = computed(() => {
+    const geometry = this.geometry();
+    return geometry === null ? null : retuneAsLogged(geometry, this.file()?.passport.current?.tuning);
+  });
   /** The instrument in the tuning that it is to have. */
   readonly instrument = computed(() => {
     const tried = this.triedTuning();
     const instrument = this.asItCame();
     if (instrument === null) return null;
     if (tried !== null && this.stage() === 'choose') return retune(instrument, tried);
-    return inTuning(instrument, this.sheet().chosen?.payload.tuning);
+    return retuneAsLogged(instrument, this.sheet().chosen?.payload.tuning);
   });
   readonly sheet = computed(() => {
     const file = this.file();
@@ -114,6 +147,9 @@ export class WorksheetDesk {
     const instrument = this.instrument();
     return instrument === null ? [] : lanesOf(instrument, this.strings());
   });
+  readonly turned = computed(() => this.session.preferences().turned);
+  /** Whether string 1 is the nearest lane: on a left-handed instrument, or with the headstock to the right; with both it is the farthest again. */
+  private readonly nearestFirst = computed(() => (this.instrument()?.hand === 'left') !== this.turned());
   /** The plan of each lane as the house would wind it. */
   readonly plans = computed<readonly (WindPlan | null)[]>(() => this.lanes().map(({ index, string }) => this.planFor(index, string)));
   /** The plan of the lane in hand, with the cut that is being tried. */
@@ -154,6 +190,12 @@ export class WorksheetDesk {
     await Promise.all([this.table.load(), this.files.open(jobId)]);
   }
 
+  /** Reads instrument, house and evidence anew, after one of them was changed from here. */
+  async readAgain(): Promise<void> {
+    const file = this.file();
+    if (file !== null) await this.files.open(file.job.id);
+  }
+
   /** The stage the work has come to. */
   readonly reached = computed(() => currentStage(this.sheet()));
 
@@ -180,7 +222,7 @@ export class WorksheetDesk {
   /** Undoes the latest step of this stage that stands, and takes its string in hand again. */
   async takeBack(): Promise<boolean> {
     const stage = this.stage();
-    const kinds = stage === 'choose' ? ['set-chosen'] : stage === 'hand-over' ? ['handed-over'] : [STRING_EVENTS[stage]];
+    const kinds = UNDOES[stage] ?? [];
     const eventId = lastStanding(this.sheet(), kinds);
     if (eventId === null) return false;
     const event = this.sheet().standing.find(({ id }) => id === eventId);
@@ -215,6 +257,22 @@ export class WorksheetDesk {
     if (!this.closed()) await this.happens({ kind: 'scrapped', string: this.lane() + 1, payload: { why } });
   }
 
+  /** Takes down the turns that the string in hand really made; the evidence keeps what was told to the person, not what was worked out for the post. */
+  async count(turns: number): Promise<void> {
+    const lane = this.lane();
+    const plan = this.plans()[lane] ?? null;
+    const wound = this.sheet().wound[lane] ?? null;
+    const noted = this.instrument()?.strings[lane]?.post.diameter;
+    if (this.closed() || plan?.kind !== 'post' || wound === null || noted === undefined) return;
+    const meant = wound.payload.slackMm / this.leaves().value;
+    await this.happens({ kind: 'turns-counted', string: lane + 1, payload: countedAgainst(plan, turns, meant, toMillimetres(noted)) });
+  }
+
+  /** Lanes, or anything that goes with them, in the order they lie on the bench: the farthest first. */
+  inView<T>(perLane: readonly T[]): T[] {
+    return this.nearestFirst() ? [...perLane].reverse() : [...perLane];
+  }
+
   handOver(remark: string): Promise<unknown> {
     return this.happens({ kind: 'handed-over', payload: { remark } });
   }
@@ -231,13 +289,14 @@ export class WorksheetDesk {
   private doing(stage: StringStage, lane: number): Happening | null {
     if (stage !== 'wind') return { kind: STRING_EVENTS[stage], string: lane + 1, payload: {} };
     const plan = this.planInHand();
-    return plan === null ? null : { kind: 'wound', string: lane + 1, payload: asWound(plan) };
+    return plan === null ? null : { kind: 'wound', string: lane + 1, payload: woundAsPlanned(plan) };
   }
 
   private planFor(index: number, string: StringProperties | null, cut?: Metres): WindPlan | null {
     const instrument = this.instrument();
     if (instrument === null || string === null) return null;
-    return windString({ instrument, index, string, ...(cut === undefined ? {} : { cut }) });
+    const postThicker = metres(this.postThicker().value);
+    return windString({ instrument, index, string, choices: this.choices(), postThicker, ...(cut === undefined ? {} : { cut }) });
   }
 
   private propertiesOf(logged: LoggedString): StringProperties | null {
@@ -251,14 +310,6 @@ function computable(spec: StringSpec): StringProperties | null {
   return properties.ok ? properties.value : null;
 }
 
-const inTuning = (instrument: Instrument | null, tuning: LoggedTuning | undefined): Instrument | null =>
-  instrument === null || tuning === undefined
-    ? instrument
-    : retune(instrument, {
-        a4: hertz(tuning.a4Hz),
-        notes: tuning.notes.map(({ note, frequencyHz }) => ({ note, frequency: frequencyHz === null ? null : hertz(frequencyHz) })),
-      });
-
 const logTuning = ({ a4, notes }: Tuned): LoggedTuning => ({
   a4Hz: a4,
   notes: notes.map(({ note, frequency }) => ({ note, frequencyHz: frequency })),
@@ -270,10 +321,3 @@ function isSetOf({ setId, strings }: SetChosen, sets: readonly StringSet[]): boo
   const set = sets.find(({ id }) => id === setId);
   return set?.strings.length === strings.length && strings.every(({ stringId }, index) => stringId === set.strings[index]?.id);
 }
-
-const asWound = (plan: WindPlan): WoundPayload => ({
-  turns: plan.wind.turns,
-  slackMm: toMillimetres(plan.slack),
-  cutBeyondPostMm: toMillimetres(plan.cut),
-  nutDeg: plan.nut === null ? null : toDegrees(plan.nut.vertical),
-});

@@ -1,6 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import type { StoredEvent } from '@gold-peg/contract/bench-log';
-import type { WorksheetFile } from '@gold-peg/contract/jobs';
+import { worksheetSchema, type WorksheetFile } from '@gold-peg/contract/jobs';
 import { BenchDatabase } from '../../bench-log/bench-database';
 import { BenchLog } from '../../bench-log/bench-log';
 import { Api } from '../../server/api';
@@ -23,7 +23,8 @@ export class WorksheetFiles {
       await this.keep(await this.api.call('worksheet', { params: { id: jobId } }));
     } catch (error) {
       const kept = error instanceof ServerProblem && error.away ? await this.database.files.get(jobId) : undefined;
-      if (kept !== undefined) this.file.set(kept.file);
+      // what was kept before a field was known reads as it was meant
+      if (kept !== undefined) this.file.set(worksheetSchema.parse(kept.file));
       else if (this.file() === null) this.trouble.set(sayProblem(error));
     }
   }

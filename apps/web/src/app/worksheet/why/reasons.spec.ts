@@ -31,14 +31,29 @@ describe('why', () => {
   });
 
   it('names the rule that won and the one that lost', () => {
-    expect(turnsReason(laneOf('acoustic-parlour', 0).plan)).toBe('thin plain strings: three turns');
-    expect(turnsReason(laneOf('bass-in-line', 3).plan)).toMatch(/the house's 2 would leave [\d.]+° over the nut, under the 8\.0° wanted/);
-    expect(turnsReason(laneOf('electric-in-line', 0).plan)).toContain('would take more turns than settle well');
+    const why = (id: string, index: number) => {
+      const { plan, lane, instrument } = laneOf(id, index);
+      return turnsReason(plan, lane, instrument);
+    };
+    expect(why('acoustic-parlour', 0)).toBe('thin plain strings: three turns');
+    expect(why('bass-in-line', 3)).toMatch(/no tree helps string 4; 2 would leave [\d.]+° over the nut, under the 8\.0° wanted/);
+    expect(why('electric-in-line', 0)).toContain('would take more turns than settle well');
+    expect(why('electric-seven', 6)).toContain('pull straight and lock');
+    expect(why('electric-headless', 0)).toContain('held straight');
   });
 
   it('says nothing of a nut at a fifth peg', () => {
     const { instrument, lane, string, plan } = laneOf('banjo-five-string', 4);
     expect(windReasons(plan, lane, string, instrument).map(({ what }) => what)).not.toContain('nut angle');
+  });
+
+  it('adds up the screw of a headless instrument, and says what an offcut weighs', () => {
+    const { instrument, lane, string, plan } = laneOf('electric-headless', 3);
+    const lines = Object.fromEntries(windReasons(plan, lane, string, instrument).map((line) => [line.what, line]));
+    const [slack = 0, stretch = 0] = numbersIn(lines['screw']?.from ?? '');
+    expect(slack + stretch).toBeCloseTo(numbersIn(lines['screw']?.value ?? '')[0] ?? 0, 1);
+    const [long = 0] = numbersIn(lines['offcut']?.from ?? '');
+    expect((long / 1000) * string.linearDensity * 1000).toBeCloseTo(numbersIn(lines['offcut']?.value ?? '')[0] ?? 0, 1);
   });
 
   it('explains pull and reserve at Choose with the values that went in', () => {

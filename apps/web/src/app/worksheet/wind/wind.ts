@@ -1,30 +1,34 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { MatMenuModule } from '@angular/material/menu';
+import { RouterLink } from '@angular/router';
 import { postSpacing } from '@gold-peg/craft/instrument';
-import type { WindPlan } from '@gold-peg/craft/procedure';
-import { metres, radians, toDegrees, toMillimetres } from '@gold-peg/craft/units';
-import { degrees, Measures, NEXT_SLACK_MEASURE, say, turnsToQuarter } from '../../preferences/measures';
+import { SLACK_SCHOOLS, type SlackSchool } from '@gold-peg/craft/methods';
+import { metres, toDegrees } from '@gold-peg/craft/units';
+import { Headstock } from '../../headstock/headstock';
+import { Measures, say } from '../../preferences/measures';
+import { SCHOOLS } from '../../preferences/slack-words';
 import { Session } from '../../session/session';
 import { Caution } from '../../ui/caution';
 import { LaneBadge } from '../../ui/lane-badge';
 import { MeasuredWidth } from '../../ui/measured-width';
+import { CutRule } from '../cut/cut-rule';
 import { WorksheetDesk } from '../desk/worksheet-desk';
-import { CutRule } from './cut-rule';
-import { Headstock } from './headstock';
-import { instructionFor } from './instruction';
-import { PostSide } from './post-side';
+import { PostSide } from '../post-side/post-side';
 import { turnsReason } from '../why/wind-reasons';
+import { instructionFor, sayCutTime } from './instruction';
+import { laneNumbers } from './lane-rows';
+import { liveFacts } from './live-facts';
+import { TurnsCounted } from './turns-counted';
+import { WindDialogs } from './wind-dialogs';
 
-/** A narrower band is within what a hand can measure. */
-const BAND_SHOWN_MM = 3;
 const HEAD_PX = 28;
-/** Degrees at the right end of the small scale beside each nut angle. */
-const ANGLE_SCALE_DEG = 16;
 
 /** The hero view: headstock to scale, cut marks, and per lane everything needed to cut and wind it. */
 @Component({
   selector: 'peg-wind',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, CutRule, Headstock, LaneBadge, MeasuredWidth, PostSide],
+  imports: [Caution, CutRule, FormsModule, Headstock, LaneBadge, MatMenuModule, MeasuredWidth, PostSide, RouterLink, TurnsCounted],
   templateUrl: './wind.html',
   styleUrl: './wind.scss',
 })
@@ -36,113 +40,100 @@ export class Wind {
   readonly goneOn = output();
 
   protected readonly desk = inject(WorksheetDesk);
+  protected readonly dialogs = inject(WindDialogs);
+  protected readonly session = inject(Session);
   private readonly measures = inject(Measures);
-  private readonly session = inject(Session);
   protected readonly width = signal(560);
+  protected readonly schools = SLACK_SCHOOLS.map((id) => ({ id, ...SCHOOLS[id] }));
 
   protected readonly laneHeight = computed(() => {
     const count = this.desk.lanes().length;
-    return count <= 4 ? 72 : count <= 6 ? 54 : 41;
+    return count <= 4 ? 64 : count <= 6 ? 50 : count <= 8 ? 41 : 34;
   });
   protected readonly height = computed(() => HEAD_PX + this.laneHeight() * this.desk.lanes().length);
-  protected readonly laneCentres = computed(() => this.desk.lanes().map(({ index }) => HEAD_PX + this.laneHeight() * (index + 0.5)));
+  protected readonly laneCentres = computed(() => {
+    const lying = this.desk.inView(this.desk.lanes()).map(({ index }) => index);
+    return this.desk.lanes().map(({ index }) => HEAD_PX + this.laneHeight() * (lying.indexOf(index) + 0.5));
+  });
   protected readonly done = computed(() => this.desk.sheet().done.wind.map((event) => event !== null));
-  protected readonly measureName = computed(
-    () => ({ 'pull-back': 'pulled back to', posts: 'in posts', 'past-post': 'past the post' })[this.measures.slackMeasure()],
-  );
+  protected readonly measureName = computed(() => SCHOOLS[this.session.preferences().slackMeasure].short);
 
   protected readonly caption = computed(() => {
     const instrument = this.desk.instrument();
     if (instrument === null) return '';
+    const { angle, layout } = instrument.headstock;
+    if (layout === 'headless') return 'head and tail to scale · neck left out';
     const spacing = postSpacing(instrument, 0);
-    const angle = Math.round(toDegrees(instrument.headstock.angle));
-    return `to scale · ${spacing === null ? '' : `${say(this.measures.length(spacing))} between posts · `}headstock ${angle === 0 ? 'flat' : `back ${angle}°`}`;
+    const back = Math.round(toDegrees(angle));
+    return `to scale · ${spacing === null ? '' : `${say(this.measures.length(spacing))} between posts · `}headstock ${back === 0 ? 'flat' : `back ${back}°`}`;
   });
   protected readonly sides = computed(() => {
-    const count = this.desk.lanes().length;
-    const inLine = this.desk.instrument()?.headstock.layout === 'in-line';
-    return `string ${count} nearest you · ${inLine ? 'all posts turn anticlockwise' : 'bass side turns anticlockwise, treble side clockwise'}`;
+    const lying = this.desk.inView(this.desk.lanes());
+    const nearest = `string ${lying.at(-1)?.number ?? ''} nearest you`;
+    const turns = new Set(this.desk.plans().map((plan) => (plan?.kind === 'post' ? plan.direction : null)));
+    const instrument = this.desk.instrument();
+    if (instrument?.headstock.layout === 'headless') return `${nearest} · clamped at the head, drawn up at the tail`;
+    if (instrument?.headstock.layout === 'slotted') return `${nearest} · wind over the top`;
+    if (turns.size === 1) return `${nearest} · all posts turn ${[...turns][0] ?? ''}`;
+    const [bass, treble] = instrument?.hand === 'left' ? ['clockwise', 'anticlockwise'] : ['anticlockwise', 'clockwise'];
+    return `${nearest} · bass side turns ${bass}, treble side ${treble}`;
   });
 
   protected readonly rows = computed(() =>
-    this.desk.lanes().map((lane) => {
+    this.desk.inView(this.desk.lanes()).map((lane) => {
       const inHand = this.desk.lane() === lane.index;
       const plan = inHand ? this.desk.planInHand() : (this.desk.plans()[lane.index] ?? null);
       const done = this.done()[lane.index] ?? false;
+      const counted = this.desk.sheet().counted[lane.index]?.payload.turns ?? null;
       return {
         lane,
         inHand,
         done,
         badge: inHand && !this.desk.closed() ? ('in-hand' as const) : done ? ('done' as const) : ('open' as const),
-        gauge: lane.string === null ? '–' : this.measures.gauge(lane.gauge * 1000),
-        mark: { plain: 'p', wound: 'w', nylon: 'n' }[lane.texture],
-        turns: plan === null ? '–' : turnsToQuarter(Math.max(0, plan.wind.turns)),
-        slack: plan === null ? null : this.slackOf(plan),
-        measure: plan === null ? '–' : this.ownMeasure(plan),
-        cut: plan === null ? null : this.measures.length(plan.cut),
-        ...this.nutOf(plan),
+        ...laneNumbers(lane, plan, counted, this.measures, this.desk.leaves().value),
       };
     }),
   );
 
   protected readonly inHand = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
+  protected readonly woundInHand = computed(() => this.done()[this.desk.lane()] ?? false);
   protected readonly housePlan = computed(() => this.desk.plans()[this.desk.lane()] ?? null);
   protected readonly nextPost = computed(() => {
     const instrument = this.desk.instrument();
-    return instrument === null ? null : postSpacing(instrument, this.desk.lane());
+    return instrument === null || this.housePlan()?.kind !== 'post' ? null : postSpacing(instrument, this.desk.lane());
   });
+  protected readonly lastColumn = computed(() => (this.desk.instrument()?.headstock.layout === 'headless' ? 'screw' : 'nut angle'));
   protected readonly instruction = computed(() => {
-    const lane = this.inHand();
-    const plan = this.desk.planInHand();
-    return lane === null || plan === null ? null : instructionFor(lane, plan);
+    const [lane, plan, instrument] = [this.inHand(), this.desk.planInHand(), this.desk.instrument()];
+    return lane === null || plan === null || instrument === null ? null : instructionFor(lane, plan, instrument);
+  });
+  protected readonly cutTime = computed(() => {
+    const plan = this.housePlan();
+    return plan === null ? '' : sayCutTime(plan.methods.cut);
   });
   protected readonly reason = computed(() => {
-    const plan = this.housePlan();
-    return plan === null ? '' : turnsReason(plan);
+    const [lane, plan, instrument] = [this.inHand(), this.housePlan(), this.desk.instrument()];
+    return lane === null || plan === null || instrument === null ? '' : turnsReason(plan, lane, instrument);
+  });
+  protected readonly live = computed(() => {
+    const plan = this.desk.planInHand();
+    return plan === null ? [] : liveFacts(plan, (length, digits) => say(this.measures.length(length, digits)));
   });
   /** The sum behind the cut mark, with its values. */
   protected readonly sum = computed(() => {
     const plan = this.desk.planInHand();
     if (plan === null) return '';
     const long = (value: number) => this.measures.length(metres(value), 1).value;
+    const { length: unit } = this.measures.units();
+    if (plan.kind === 'clamp')
+      return `arc of slack ${long(plan.slack)} + grip of the clamp ${long(plan.grip)} → ${long(plan.cut)} ${unit} past the clamp`;
     const lock = plan.allowance > 0 ? ` + ${long(plan.allowance)} lock` : '';
-    return `${plan.wind.turns.toFixed(1)} turns take up ${long(plan.wind.slack + plan.wind.stretch)} − stretch to pitch ${long(plan.wind.stretch)}${lock} → slack ${long(plan.slack)} ${this.measures.units().length}, + ${long(plan.cut - plan.slack)} for the end`;
-  });
-  protected readonly stretchMakesIt = computed(() => {
-    const plan = this.desk.planInHand();
-    return plan !== null && plan.slack < 0;
+    return `${plan.wind.turns.toFixed(1)} turns take up ${long(plan.wind.slack + plan.wind.stretch)} − stretch to pitch ${long(plan.wind.stretch)}${lock} → slack ${long(plan.slack)} ${unit}, end ${long(plan.cut - plan.slack)}`;
   });
   protected readonly notTaken = computed(() => (this.desk.sheet().chosen === null ? (this.desk.candidate()?.name ?? null) : null));
   protected readonly left = computed(() => this.done().filter((done) => !done).length);
 
-  protected nextMeasure(): void {
-    void this.session.prefer({ slackMeasure: NEXT_SLACK_MEASURE[this.measures.slackMeasure()] });
-  }
-
-  private slackOf(plan: WindPlan) {
-    const [low, high] = plan.slackRange;
-    const band =
-      toMillimetres(metres(high - low)) > BAND_SHOWN_MM ? `${this.measures.length(low).value} to ${this.measures.length(high).value}` : '';
-    return { ...this.measures.length(plan.slack), band };
-  }
-
-  private ownMeasure(plan: WindPlan): string {
-    if (plan.slack < 0) return 'none: it stretches';
-    const measure = this.measures.slackMeasure();
-    if (measure === 'posts' && plan.postSpacings !== null) return `${plan.postSpacings.toFixed(1)} posts`;
-    if (measure === 'past-post') return `${this.measures.length(plan.cut).value} past it`;
-    return plan.pullBackFret === null ? '–' : `fret ${plan.pullBackFret.toFixed(1)}`;
-  }
-
-  private nutOf(plan: WindPlan | null) {
-    const nut = plan?.nut ?? null;
-    if (nut === null) return { angle: '–', angleWidth: 0, wantedLeft: 0, low: false };
-    const percent = (angle: number) => Math.max(0, Math.min(100, (100 * toDegrees(radians(angle))) / ANGLE_SCALE_DEG));
-    return {
-      angle: degrees(nut.vertical),
-      angleWidth: percent(nut.vertical),
-      wantedLeft: percent(nut.wanted),
-      low: nut.vertical < nut.wanted - 1e-9,
-    };
+  protected follow(slackMeasure: SlackSchool): void {
+    void this.session.prefer({ slackMeasure });
   }
 }

@@ -1,0 +1,83 @@
+import type { RequestHandler } from 'express';
+import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
+import type { DataSource } from 'typeorm';
+import * as z from 'zod';
+import { invalidInput } from '@gold-peg/contract/problems';
+import { drawCutStrip, PAPER_KINDS, PAPERS, type CutStrip, type Paper } from '@gold-peg/contract/papers';
+import { Refusal } from '../http/refusal.js';
+import type { WhoAsks } from '../http/routes.js';
+import { openWorksheet } from '../jobs/routes.js';
+import { makePdf, points } from './pdf.js';
+import { stripOfJob } from './strip-of-job.js';
+
+const query = z.object({
+  paper: z.enum(PAPER_KINDS, { error: `must be ${PAPER_KINDS.join(' or ')}: papers a workshop's printer holds` }).default('a4'),
+});
+const params = z.object({ id: z.guid() });
+
+/** Cut marks of a job on paper, true to scale, with a table of its windings for those who work from paper. */
+export const cutStripPdfRoute =
+  (store: DataSource, whoAsks: WhoAsks): RequestHandler =>
+  async (request, response) => {
+    const person = await whoAsks(request);
+    if (person === null) throw new Refusal('signed-out', 'Sign in first.');
+    const job = params.safeParse(request.params);
+    if (!job.success) throw new Refusal('unknown', 'There is no job with that id.');
+    const asked = query.safeParse(request.query);
+    if (!asked.success) {
+      const problem = invalidInput(asked.error);
+      throw new Refusal('invalid', problem.detail, { fields: problem.fields ?? [] });
+    }
+    const strip = stripOfJob(await openWorksheet(store, job.data.id, person.id), person);
+    if (strip === null) throw new Refusal('invalid', 'No set is chosen for this job yet: a cut mark needs a string.', { fields: [] });
+    const pdf = await makePdf(cutStripDocument(strip, asked.data.paper));
+    response.type('application/pdf').setHeader('content-disposition', 'inline; filename="gold-peg-cut-strip.pdf"');
+    response.send(pdf);
+  };
+
+const TABLE_HEAD = ['string', 'note', 'gauge', 'turns', 'turn it', 'slack, mm', 'cut past post, mm', 'nut angle', 'turns counted'];
+const TABLE_MARGIN = 40;
+
+export function cutStripDocument(strip: CutStrip, paper: Paper): TDocumentDefinitions {
+  const sheet = drawCutStrip(strip, paper);
+  const { widthMm, heightMm } = PAPERS[paper];
+  return {
+    pageSize: { width: points(sheet.widthMm), height: points(sheet.heightMm) },
+    pageMargins: 0,
+    defaultStyle: { fontSize: 10 },
+    content: [
+      { svg: sheet.svg, width: points(sheet.widthMm), height: points(sheet.heightMm), absolutePosition: { x: 0, y: 0 } },
+      {
+        text: strip.heading,
+        fontSize: 16,
+        bold: true,
+        margin: [TABLE_MARGIN, TABLE_MARGIN, TABLE_MARGIN, 2],
+        pageBreak: 'before',
+        ...(sheet.widthMm === widthMm && sheet.heightMm === heightMm ? {} : { pageOrientation: 'portrait' as const }),
+      },
+      { text: strip.sub, margin: [TABLE_MARGIN, 0, TABLE_MARGIN, 10] },
+      {
+        margin: [TABLE_MARGIN, 0, TABLE_MARGIN, 0],
+        layout: 'lightHorizontalLines',
+        table: {
+          headerRows: 1,
+          widths: [32, 32, 44, 36, 64, 46, 50, 44, '*'],
+          body: [
+            TABLE_HEAD.map((text) => ({ text, bold: true, fontSize: 8.5 })),
+            ...strip.rows.map((row) => [
+              String(row.number),
+              row.note,
+              row.gauge,
+              row.turns,
+              row.direction,
+              row.slackMm < 0 ? 'none' : row.slackMm.toFixed(0),
+              row.cutMm.toFixed(0),
+              row.nutDeg === null ? '–' : `${row.nutDeg.toFixed(1)}°`,
+              '',
+            ]),
+          ],
+        },
+      },
+    ],
+  };
+}

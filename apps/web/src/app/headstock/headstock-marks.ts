@@ -1,0 +1,45 @@
+import { arc } from 'd3';
+import { MM, type Frame } from './frame';
+import type { HeadstockPicture, HeadstockRequest } from './headstock-picture';
+
+/** The fifth peg is shown beside the end of the drawn neck, px. */
+const FIFTH_ASIDE_PX = 16;
+const CUT_HALF_PX = 17;
+
+/** The string held just taut over its post: the cut lies in the line from slot to post, beyond it. */
+export function cutMark({ lanes, inHand, planInHand }: HeadstockRequest, { at, leftward }: Frame): HeadstockPicture['cut'] {
+  const lane = lanes[inHand];
+  if (lane === undefined || planInHand === null || lane.place.post.pipAlong !== null) return null;
+  const { post, slotSideways } = lane.place;
+  const direction = Math.atan2(post.sideways - slotSideways, post.along);
+  const cut = planInHand.cut * MM;
+  const [x, y] = at(post.along * MM + cut * Math.cos(direction), post.sideways * MM + cut * Math.sin(direction));
+  const [fromX, fromY] = at(post.along * MM, post.sideways * MM);
+  return { x1: x, y1: y - CUT_HALF_PX, x2: x, y2: y + CUT_HALF_PX, fromX, fromY, labelX: x - 7 * leftward, labelY: y + 5 };
+}
+
+/** Which way the post turns; rollers and clamps do not turn in this view. */
+export function turnArrow({ lanes, inHand, planInHand }: HeadstockRequest, { at, pxPerMm }: Frame): HeadstockPicture['turn'] {
+  const lane = lanes[inHand];
+  if (lane === undefined || planInHand?.kind !== 'post') return null;
+  const { post } = lane.place;
+  if (post.pipAlong !== null || post.style === 'roller') return null;
+  const [x, y] = at(post.along * MM, post.sideways * MM);
+  const radius = Math.max(17, (post.diameter * MM * pxPerMm) / 2 + 10);
+  const sense = planInHand.direction === 'anticlockwise' ? -1 : 1;
+  const [start, end] = [sense * 0.35 * Math.PI, sense * 1.75 * Math.PI];
+  const ring = arc()({ innerRadius: radius - 1.5, outerRadius: radius + 1.5, startAngle: start, endAngle: end }) ?? '';
+  // d3 measures angles clockwise from twelve o'clock
+  const [tipX, tipY] = [radius * Math.sin(end), -radius * Math.cos(end)];
+  const [alongX, alongY] = [sense * Math.cos(end), sense * Math.sin(end)];
+  const head = `M${tipX + alongX * 12},${tipY + alongY * 12} L${tipX - alongY * 8},${tipY + alongX * 8} L${tipX + alongY * 8},${tipY - alongX * 8} z`;
+  return { arc: ring, head, x, y };
+}
+
+export function fifthPeg({ lanes }: HeadstockRequest, { at, leftward }: Frame): HeadstockPicture['fifthPeg'] {
+  const lane = lanes.find(({ place }) => place.post.pipAlong !== null);
+  if (lane === undefined) return null;
+  const [x, y] = at(0, lane.place.post.sideways * MM);
+  const pegX = x + leftward * FIFTH_ASIDE_PX;
+  return { x: pegX, y: y + 30, number: lane.number, textX: pegX - leftward * 12 };
+}

@@ -1,0 +1,40 @@
+import type { SaidSlack, SlackSchool } from '@gold-peg/craft/methods';
+import { turnsToQuarter, type Measures } from './measures';
+
+/** What a school is called at the head of its column, and what its measure is. */
+export const SCHOOLS: Readonly<Record<SlackSchool, { short: string; does: string }>> = {
+  'pull-back': {
+    short: 'pulled back to',
+    does: 'hold the string at the nut and pull it back until its end of the slack lies over that fret',
+  },
+  posts: { short: 'in posts', does: 'cut so many post spacings beyond its own post' },
+  fist: { short: 'in fists', does: 'lift the string in the middle until so many of your fists go under it' },
+  finger: { short: 'in fingers', does: 'leave so many breadths of your first finger' },
+  spacer: { short: 'in spacers', does: 'leave as much as thumb to first finger held against the post, so many times' },
+  'past-post': { short: 'past the post', does: 'cut so far past the axis of the post, held just taut' },
+  'turns-first': { short: 'wrapped first', does: 'wrap the slack string so many times round the post by hand, then put the end through' },
+};
+
+const WIDTHS = { fists: 'fist', fingers: 'finger', spacers: 'spacer' } as const;
+
+/** Slack as the person's school says it. */
+export function slackWords(said: SaidSlack, measures: Measures): string {
+  switch (said.kind) {
+    case 'fret':
+      return `fret ${said.fret.toFixed(1)}`;
+    case 'posts':
+      return `${said.count.toFixed(1)} posts`;
+    case 'fists':
+    case 'fingers':
+    case 'spacers':
+      return `${turnsToQuarter(said.count)} ${said.count > 1 ? said.kind : WIDTHS[said.kind]}`;
+    case 'past-post':
+      return `${measures.length(said.length).value} past it`;
+    case 'wraps':
+      return `${turnsToQuarter(said.turns)} by hand`;
+    case 'no-slack':
+      return 'none: it stretches';
+    case 'straight':
+      return 'none: straight';
+  }
+}

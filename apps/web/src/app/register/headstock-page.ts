@@ -1,0 +1,211 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, resource, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { MatSelectModule } from '@angular/material/select';
+import { Router, RouterLink } from '@angular/router';
+import { issueFields } from '@gold-peg/contract/problems';
+import { fromInstrument, geometrySchema, toInstrument, type Geometry } from '@gold-peg/contract/register';
+import { measuredRow, withMeasuredPosts, type Side } from '@gold-peg/craft/instrument';
+import { fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
+import { Headstock, type MovedPost } from '../headstock/headstock';
+import { degrees } from '../preferences/measures';
+import { Session } from '../session/session';
+import { Api } from '../server/api';
+import { sayProblem } from '../server/server-problem';
+import { MeasuredWidth } from '../ui/measured-width';
+import { PlaceHeader } from '../ui/place-header';
+import { Trouble } from '../ui/trouble';
+import { pictureOf } from './kind-picture';
+
+const PICTURE_PX = 400;
+/** A drag goes in steps that a steel rule can show. */
+const STEP_MM = 0.5;
+const SIDES = [
+  { side: 'bass', name: 'bass side' },
+  { side: 'treble', name: 'treble side' },
+] as const;
+
+/** Where the posts, trees and the nut of an instrument really are: dragged, typed, or from three lengths of a rule. */
+@Component({
+  selector: 'peg-headstock-page',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, Headstock, MatSelectModule, MeasuredWidth, PlaceHeader, RouterLink, Trouble],
+  templateUrl: './headstock-page.html',
+  styleUrl: './headstock-page.scss',
+})
+export class HeadstockPage {
+  readonly id = input.required<string>();
+
+  private readonly api = inject(Api);
+  private readonly router = inject(Router);
+  private readonly session = inject(Session);
+  protected readonly height = PICTURE_PX;
+  protected readonly width = signal(700);
+  protected readonly turned = computed(() => this.session.preferences().turned);
+
+  protected readonly passport = resource({
+    params: () => ({ id: this.id() }),
+    loader: ({ params }) => this.api.call('passport', { params }),
+  });
+  protected readonly trouble = computed(() => {
+    const error = this.passport.error();
+    return error === undefined ? null : sayProblem(error.cause ?? error);
+  });
+  protected readonly saved = computed(() => (this.passport.hasValue() ? this.passport.value() : null));
+  protected readonly geometry = linkedSignal<Geometry | null>(() => this.saved()?.geometry ?? null);
+  /** The last geometry that holds together: what is drawn. */
+  private readonly sound = linkedSignal<Geometry | null, Geometry | null>({
+    source: () => this.geometry(),
+    computation: (now, before) => (now !== null && geometrySchema.safeParse(now).success ? now : (before?.value ?? null)),
+  });
+  private readonly framed = linkedSignal<Geometry | null>(() => this.saved()?.geometry ?? null);
+  protected readonly framedBy = computed(() => {
+    const framed = this.framed();
+    return framed === null ? undefined : toInstrument(framed);
+  });
+  protected readonly picture = computed(() => {
+    const sound = this.sound();
+    return sound === null ? null : pictureOf(toInstrument(sound), PICTURE_PX);
+  });
+  protected readonly changed = computed(() => this.geometry() !== this.saved()?.geometry);
+  protected readonly faults = computed(() => {
+    const read = geometrySchema.safeParse(this.geometry());
+    return read.success ? [] : issueFields(read.error).map(({ path, says }) => `${inWords(path)} ${says}`);
+  });
+  protected readonly refused = signal<string | null>(null);
+
+  protected readonly posts = computed(() =>
+    (this.geometry()?.strings ?? []).map(({ note, post }, index) => {
+      const plan = this.picture()?.plans[index] ?? null;
+      return {
+        index,
+        number: index + 1,
+        note,
+        post,
+        deep: post.style === 'slotted' || post.style === 'clamp',
+        gives: plan?.kind === 'post' ? `${plan.wind.turns.toFixed(1)}, ${plan.nut === null ? '–' : degrees(plan.nut.vertical)}` : '–',
+      };
+    }),
+  );
+  protected readonly rows = computed(() => {
+    const picture = this.picture();
+    if (picture === null) return [];
+    return SIDES.flatMap(({ side, name }) => {
+      const row = measuredRow(picture.instrument, side);
+      if (row === null || picture.instrument.headstock.layout === 'headless') return [];
+      const mm = (key: 'nutToFirst' | 'firstToLast' | 'firstAside' | 'lastAside') => ({
+        key,
+        value: Number(toMillimetres(row[key]).toFixed(1)),
+      });
+      return [{ side, name, fields: [mm('nutToFirst'), mm('firstToLast'), mm('firstAside'), mm('lastAside')] }];
+    });
+  });
+  protected readonly rowNames = {
+    nutToFirst: 'nut to first post',
+    firstToLast: 'first to last post',
+    firstAside: 'first post from the centre',
+    lastAside: 'last post from the centre',
+  } as const;
+
+  protected changePost(index: number, change: Partial<Geometry['strings'][number]['post']>): void {
+    this.edit((geometry) => ({
+      ...geometry,
+      strings: geometry.strings.map((string, at) => (at === index ? { ...string, post: { ...string.post, ...change } } : string)),
+    }));
+  }
+
+  protected changeHead(change: Partial<Geometry['headstock']>): void {
+    this.edit((geometry) => ({ ...geometry, headstock: { ...geometry.headstock, ...change } }));
+  }
+
+  protected change(change: Partial<Pick<Geometry, 'hand' | 'nutWidthMm' | 'gearRatio'>>): void {
+    this.edit((geometry) => ({ ...geometry, ...change }));
+  }
+
+  protected changeTree(index: number, change: Partial<Geometry['trees'][number]>): void {
+    this.edit((geometry) => ({ ...geometry, trees: geometry.trees.map((tree, at) => (at === index ? { ...tree, ...change } : tree)) }));
+  }
+
+  protected setTreeStrings(index: number, typed: string): void {
+    const strings = typed
+      .split(/[\s,]+/)
+      .filter((part) => part !== '')
+      .map((part) => Number(part) - 1);
+    this.changeTree(index, { strings });
+  }
+
+  protected stringsUnder = ({ strings }: Geometry['trees'][number]): string => strings.map((index) => index + 1).join(' ');
+
+  protected addTree(kind: 'tree' | 'bar'): void {
+    const count = this.geometry()?.strings.length ?? 0;
+    const strings = kind === 'bar' ? Array.from({ length: count }, (_, index) => index) : [0, 1].filter((index) => index < count);
+    this.edit((geometry) => ({ ...geometry, trees: [...geometry.trees, { kind, alongMm: kind === 'bar' ? 20 : 50, dropMm: 4, strings }] }));
+  }
+
+  protected removeTree(index: number): void {
+    this.edit((geometry) => ({ ...geometry, trees: geometry.trees.filter((_, at) => at !== index) }));
+  }
+
+  protected setRow(side: Side, key: 'nutToFirst' | 'firstToLast' | 'firstAside' | 'lastAside', mm: number | null): void {
+    const geometry = this.sound();
+    if (geometry === null || mm === null) return;
+    const instrument = toInstrument(geometry);
+    const row = measuredRow(instrument, side);
+    if (row === null) return;
+    this.geometry.set(fromInstrument(withMeasuredPosts(instrument, { ...row, [key]: fromMillimetres(mm) })));
+    this.framed.set(this.sound());
+  }
+
+  protected dragPost({ index, alongMm, sidewaysMm }: MovedPost): void {
+    this.changePost(index, { alongMm: toStep(alongMm), sidewaysMm: toStep(sidewaysMm) });
+  }
+
+  protected settle(): void {
+    this.framed.set(this.sound());
+  }
+
+  protected revert(): void {
+    this.geometry.set(this.saved()?.geometry ?? null);
+    this.settle();
+    this.refused.set(null);
+  }
+
+  protected async keep(): Promise<void> {
+    const [passport, geometry] = [this.saved(), this.geometry()];
+    if (passport === null || geometry === null) return;
+    try {
+      await this.api.call('changeGeometry', { params: { id: passport.id }, body: { version: passport.version, geometry } });
+      await this.router.navigate(passport.openJobId === null ? ['/register', passport.id] : ['/worksheet', passport.openJobId, 'wind']);
+    } catch (error) {
+      this.refused.set(sayProblem(error));
+    }
+  }
+
+  private edit(change: (geometry: Geometry) => Geometry): void {
+    const geometry = this.geometry();
+    if (geometry !== null) this.geometry.set(change(geometry));
+  }
+}
+
+const toStep = (mm: number) => Math.round(mm / STEP_MM) * STEP_MM;
+
+const FIELD_WORDS: Readonly<Record<string, string>> = {
+  alongMm: 'from the nut',
+  sidewaysMm: 'from the centre',
+  diameterMm: 'diameter',
+  holeHeightMm: 'hole above the face',
+  holeDepthMm: 'depth',
+  angleDeg: 'Headstock angle',
+  faceDropMm: 'Face below the slots',
+  nutWidthMm: 'Nut width',
+  gearRatio: 'Gear ratio',
+  dropMm: 'drop',
+};
+
+/** A field of the geometry as the page calls it: 'String 3, from the nut,'. */
+export function inWords(path: readonly string[]): string {
+  const [list, index] = path;
+  const last = path.at(-1) ?? '';
+  const word = FIELD_WORDS[last] ?? last;
+  if (list === 'strings') return `String ${Number(index) + 1}, ${word},`;
+  return list === 'trees' ? `Tree ${Number(index) + 1}, ${word},` : word;
+}

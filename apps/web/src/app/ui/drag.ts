@@ -1,0 +1,34 @@
+import { DestroyRef, Directive, ElementRef, inject, input, output, type OnInit } from '@angular/core';
+import { drag, select, type D3DragEvent } from 'd3';
+
+/** A place in the user units of the picture that something is dragged in. */
+export interface Dragged {
+  x: number;
+  y: number;
+}
+
+/** Makes part of an SVG picture draggable by mouse, pen and finger. */
+@Directive({ selector: '[pegDrag]' })
+export class Drag implements OnInit {
+  /** Off while the thing may not be moved. */
+  readonly pegDrag = input(true);
+  readonly pegDragged = output<Dragged>();
+  readonly pegDropped = output();
+
+  private readonly element = inject<ElementRef<SVGElement>>(ElementRef).nativeElement;
+  private readonly destroyed = inject(DestroyRef);
+
+  ngOnInit(): void {
+    const svg = this.element instanceof SVGSVGElement ? this.element : this.element.ownerSVGElement;
+    if (svg === null) throw new TypeError('only parts of a picture can be dragged');
+    type Moved = D3DragEvent<SVGElement, unknown, Dragged>;
+    const behaviour = drag<SVGElement, unknown>()
+      .container(() => svg)
+      .filter((event: MouseEvent) => this.pegDrag() && !event.ctrlKey && event.button === 0)
+      .on('start drag', ({ x, y }: Moved) => this.pegDragged.emit({ x, y }))
+      .on('end', () => this.pegDropped.emit());
+    const selection = select(this.element);
+    selection.call(behaviour);
+    this.destroyed.onDestroy(() => selection.on('.drag', null));
+  }
+}

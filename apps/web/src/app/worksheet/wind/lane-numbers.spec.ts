@@ -1,0 +1,81 @@
+import { TestBed } from '@angular/core/testing';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { DEFAULT_PREFERENCES, type Preferences } from '@gold-peg/contract/people';
+import { windString } from '@gold-peg/craft/procedure';
+import { metres } from '@gold-peg/craft/units';
+import { Measures, say } from '../../preferences/measures';
+import { kindPicture } from '../../register/kind-picture';
+import { Session } from '../../session/session';
+import { laneNumbers } from './lane-rows';
+import { liveFacts } from './live-facts';
+
+const benchOf = (id: string, index: number, longer = 0) => {
+  const { instrument, lanes, plans } = kindPicture(id, 300);
+  const [lane, plan] = [lanes[index], plans[index]];
+  if (lane?.string == null || plan == null) throw new Error('no lane');
+  const tried = windString({ instrument, index, string: lane.string, cut: metres(plan.cut + longer) });
+  if (tried === null) throw new Error('no plan');
+  return { lane, plan: longer === 0 ? plan : tried };
+};
+
+describe('numbers of a lane at Wind', () => {
+  let measures: Measures;
+  const prefer = (change: Partial<Preferences>) =>
+    TestBed.inject(Session).person.set({ id: 'p', name: 'P', role: 'owner', preferences: { ...DEFAULT_PREFERENCES, ...change } });
+  const numbers = (id: string, index: number, leaves = 1, counted: number | null = null) => {
+    const { lane, plan } = benchOf(id, index);
+    return laneNumbers(lane, plan, counted, measures, leaves);
+  };
+
+  beforeEach(() => {
+    measures = TestBed.inject(Measures);
+  });
+
+  it('say slack in the school of the person, and less of it to a hand that leaves too much', () => {
+    const fret = (text: string) => Number(text.replace('fret ', ''));
+    expect(numbers('acoustic-parlour', 0).measure).toMatch(/^fret 1\.\d$/);
+    expect(fret(numbers('acoustic-parlour', 0, 1.2).measure)).toBeLessThan(fret(numbers('acoustic-parlour', 0).measure));
+    prefer({ slackMeasure: 'posts' });
+    expect(numbers('acoustic-parlour', 0).measure).toMatch(/^1\.\d posts$/);
+    prefer({ slackMeasure: 'finger', hand: { fistMm: 90, fingerMm: 20, spacerMm: 50 } });
+    expect(numbers('acoustic-parlour', 0).measure).toBe('3 fingers'); // 59 mm of slack
+    prefer({ slackMeasure: 'turns-first' });
+    expect(numbers('acoustic-parlour', 0).measure).toMatch(/by hand$/);
+  });
+
+  it('ask for no slack where a post is locked straight or stretch makes the turns', () => {
+    expect(numbers('electric-seven', 0).measure).toBe('none: straight');
+    expect(numbers('ukulele-concert', 0).slack?.band).toMatch(/ to /);
+  });
+
+  it('show counted turns in place of planned ones', () => {
+    expect(numbers('acoustic-parlour', 0)).toMatchObject({ turns: '3', counted: false });
+    expect(numbers('acoustic-parlour', 0, 1, 2.75)).toMatchObject({ turns: '2¾', counted: true });
+  });
+
+  it('show for a clamp its arc and what is left of the screw', () => {
+    // a string of 648 mm with 1.5 mm of slack lifts by half of √(649.5² − 648²) = 22 mm
+    expect(numbers('electric-headless', 0)).toMatchObject({ turns: '–', measure: 'arc 22 mm', cut: { past: 'past clamp' } });
+    expect(numbers('electric-headless', 0).angle).toMatch(/^\d+ left$/);
+  });
+});
+
+describe('what a mark gives, live', () => {
+  const facts = (id: string, index: number, longer = 0) => {
+    const measures = TestBed.inject(Measures);
+    const { plan } = benchOf(id, index, longer);
+    return Object.fromEntries(liveFacts(plan, (length, digits) => say(measures.length(length, digits))).map((fact) => [fact.label, fact]));
+  };
+
+  it('is turns, angle, room to tune and the offcut', () => {
+    expect(Object.keys(facts('acoustic-parlour', 0))).toEqual(['turns', 'over the nut', 'tunes down', 'tunes up', 'offcut']);
+    expect(facts('acoustic-parlour', 0)['tunes down']?.value).toBe('until slack');
+    expect(Number(facts('acoustic-parlour', 0, 0.02)['turns']?.value)).toBeCloseTo(4, 0); // a turn of 6 mm is 20 mm
+  });
+
+  it('warns where the screw runs out and where the wind gives too little room', () => {
+    expect(facts('electric-headless', 0, 0.02)['left of it']?.low).toBe(true);
+    expect(facts('classical', 5, -0.025)['tunes down']).toMatchObject({ low: false });
+    expect(facts('classical', 0, -0.028)['tunes down']?.value).toMatch(/semitones$/);
+  });
+});

@@ -1,0 +1,86 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { metres, toMillimetres } from '@gold-peg/craft/units';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+
+const MOST = 20;
+
+/** Takes down the turns really obtained, and says what all counts together tell about posts and hand. */
+@Component({
+  selector: 'peg-turns-counted',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule],
+  template: `<form (ngSubmit)="keep()">
+      <label for="counted">turns really on it</label>
+      <input
+        id="counted"
+        name="counted"
+        class="field"
+        type="number"
+        min="0"
+        step="0.25"
+        data-edit
+        [disabled]="desk.closed()"
+        [ngModel]="typed()"
+        (ngModelChange)="typed.set($event)"
+      />
+      <button type="submit" class="quiet" [disabled]="desk.closed() || typed() === null || typed() === counted()">count</button>
+    </form>
+    @if (fault(); as says) {
+      <p class="fault" role="alert">{{ says }}</p>
+    }
+    <p class="soft">
+      {{ learned() }}
+      @if (desk.evidence().length > 0) {
+        <button type="button" class="quiet" (click)="evidence.emit()">evidence …</button>
+      }
+    </p>`,
+  styles: `
+    form {
+      display: flex;
+      align-items: center;
+      gap: var(--space-2);
+      font-size: 15px;
+    }
+    .field {
+      width: 72px;
+      padding: 4px 6px;
+    }
+    p {
+      margin: 0;
+      font-size: 14px;
+      line-height: 1.25;
+    }
+    .fault {
+      color: var(--oxide);
+    }
+  `,
+})
+export class TurnsCounted {
+  readonly evidence = output();
+  protected readonly desk = inject(WorksheetDesk);
+  protected readonly counted = computed(() => this.desk.sheet().counted[this.desk.lane()]?.payload.turns ?? null);
+  protected readonly typed = linkedSignal<number | null>(() => this.counted());
+  protected readonly fault = computed(() => {
+    const turns = this.typed();
+    return turns === null || (turns >= 0 && turns <= MOST) ? null : `Turns counted must lie between 0 and ${MOST}: no post holds more.`;
+  });
+  protected readonly learned = computed(() => {
+    const post = this.desk.postThicker();
+    const hand = this.desk.leaves();
+    if (post.count + hand.count === 0) return 'Counting tells how thick the posts really are, and how your hand leaves slack.';
+    const thicker = toMillimetres(metres(post.value));
+    const percent = 100 * (hand.value - 1);
+    return `posts ${signed(thicker, 2)} mm ± ${toMillimetres(metres(post.spread)).toFixed(2)}, your slack ${signed(percent, 0)} % ± ${(100 * hand.spread).toFixed(0)}`;
+  });
+
+  protected async keep(): Promise<void> {
+    const turns = this.typed();
+    if (turns !== null && this.fault() === null && turns !== this.counted()) await this.desk.count(turns);
+  }
+}
+
+const signed = (value: number, digits: number) => {
+  const text = Math.abs(value).toFixed(digits);
+  return Number(text) === 0 ? `±0` : `${value < 0 ? '−' : '+'}${text}`;
+};

@@ -1,0 +1,1 @@
+export { ARCHETYPES, archetype, instrumentOf, type Archetype } from './archetypes.js';

@@ -1,0 +1,19 @@
+import type { StringClass } from './choices.js';
+
+/** Turns wanted of a class where nobody chose otherwise, the most that still settle well, and the school they come from. */
+export interface BuiltInTurns {
+  turns: number;
+  mostTurns: number;
+  reason: string;
+}
+
+export const BUILT_IN_TURNS: Readonly<Record<StringClass, BuiltInTurns>> = {
+  'thin-plain': { turns: 3, mostTurns: 4, reason: 'thin plain strings: three turns' },
+  middle: { turns: 2.5, mostTurns: 3.5, reason: 'middle strings: two and a half turns' },
+  'thick-wound': { turns: 2, mostTurns: 3, reason: 'thick wound strings: two turns, they hold with fewer' },
+  bass: { turns: 2, mostTurns: 4, reason: 'bass strings: two turns, more where no tree helps' },
+  'mandolin-plain': { turns: 4.5, mostTurns: 6, reason: 'mandolin trebles: four to five turns' },
+  'mandolin-wound': { turns: 2.5, mostTurns: 3.5, reason: 'mandolin basses: two to three turns' },
+  'soft-plain': { turns: 3, mostTurns: 4.5, reason: 'nylon trebles: until the tie holds and no further' },
+  'soft-wound': { turns: 2, mostTurns: 3.5, reason: 'nylon basses: until the tie holds and no further' },
+};

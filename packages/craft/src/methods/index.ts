@@ -1,0 +1,20 @@
+export {
+  CUT_TIMES,
+  METHOD_LAYERS,
+  SOFT_FIXINGS,
+  STEEL_FIXINGS,
+  STRING_CLASSES,
+  type Chosen,
+  type CutTime,
+  type LayeredChoices,
+  type MethodChoices,
+  type MethodLayer,
+  type SoftFixing,
+  type SteelFixing,
+  type StringClass,
+} from './choices.js';
+export { BUILT_IN_TURNS } from './built-in.js';
+export { methodsFor, type HouseMethods, type PostMethod } from './methods-for.js';
+export type { CutTiming } from './cut-timing.js';
+export { isSoft, stringClass } from './string-class.js';
+export { saySlack, SLACK_SCHOOLS, TYPICAL_HAND, type HandMeasures, type SaidSlack, type SlackSchool } from './slack-school.js';

@@ -1,0 +1,179 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { AnchorKind, PostStyle } from '../instrument/index.js';
+import { stringProperties, type StringSpec } from '../strings/index.js';
+import { fromInches, fromMillimetres, metres, toMillimetres } from '../units/index.js';
+import {
+  METHOD_LAYERS,
+  methodsFor,
+  saySlack,
+  SLACK_SCHOOLS,
+  STRING_CLASSES,
+  stringClass,
+  TYPICAL_HAND,
+  type LayeredChoices,
+} from './index.js';
+
+const string = (family: StringSpec['family'], construction: StringSpec['construction'], thousandths: number) => {
+  const outcome = stringProperties({ family, construction, gauge: fromInches(thousandths / 1000) });
+  if (!outcome.ok) throw new Error(outcome.problem.kind);
+  return outcome.value;
+};
+
+const methods = (
+  family: StringSpec['family'],
+  style: PostStyle,
+  construction: StringSpec['construction'],
+  thousandths: number,
+  choices: LayeredChoices = {},
+  anchor: AnchorKind = 'pins',
+) => methodsFor({ family, style, anchor, string: string(family, construction, thousandths), choices });
+
+describe('built-in methods', () => {
+  it.each([
+    ['a thin plain guitar string', 'electric', 'through', 'plain', 10, 2.5, 3],
+    ['a thick plain guitar string', 'electric', 'through', 'plain', 18, 2, 3],
+    ['a thick wound guitar string', 'acoustic', 'through', 'wound', 53, 2, 2.5],
+    ['a bass string', 'bass', 'slotted', 'wound', 105, 1, 3],
+    ['a mandolin treble', 'mandolin', 'through', 'plain', 11, 4, 5],
+    ['a mandolin bass', 'mandolin', 'through', 'wound', 38, 2, 3],
+    ['a banjo string', 'banjo', 'planetary', 'plain', 10, 2, 3],
+  ] as const)('give %s as many turns as the schools do', (_what, family, style, construction, gauge, least, most) => {
+    const { turns, mostTurns, reason } = methods(family, style, construction, gauge);
+    expect(turns).toBeGreaterThanOrEqual(least);
+    expect(turns).toBeLessThanOrEqual(most);
+    expect(mostTurns).toBeGreaterThan(turns ?? 99);
+    expect(reason).not.toBe('');
+  });
+
+  it('give no turns where the string is locked straight', () => {
+    expect(methods('electric', 'locking', 'plain', 10).turns).toBeNull();
+    expect(methods('electric', 'clamp', 'wound', 46).turns).toBeNull();
+  });
+
+  it('never give a thicker string of a guitar more turns than a thinner one of its kind', () => {
+    for (const construction of ['plain', 'wound'] as const) {
+      const gauges = construction === 'plain' ? [9, 12, 16, 18, 20] : [20, 26, 36, 46, 56];
+      const turns = gauges.map((gauge) => methods('acoustic', 'through', construction, gauge).turns ?? 0);
+      expect(turns).toEqual([...turns].sort((a, b) => b - a));
+    }
+  });
+
+  it('tie what is soft, kink what is plain, bend into the middle of a slotted post, clamp in a lock', () => {
+    expect(methods('ukulele', 'through', 'nylon', 28).postMethod).toBe('loop-tie');
+    expect(methods('classical', 'roller', 'wound', 43).postMethod).toBe('loop-tie');
+    expect(methods('banjo', 'side-peg', 'plain', 10).postMethod).toBe('kink-lock');
+    expect(methods('bass', 'slotted', 'wound', 45).postMethod).toBe('bend-into-centre');
+    expect(methods('electric', 'locking', 'plain', 10).postMethod).toBe('clamp');
+  });
+
+  it('put one turn above the hole only where the string goes over one and under the rest of a standing post', () => {
+    expect(methods('acoustic', 'through', 'wound', 32).turnsAbove).toBe(1);
+    expect(methods('acoustic', 'through', 'plain', 12).turnsAbove).toBe(0);
+    expect(methods('acoustic', 'roller', 'wound', 32).turnsAbove).toBe(0);
+  });
+
+  it('leave a tail to trim on nylon, longer than on steel', () => {
+    const nylon = methods('classical', 'roller', 'nylon', 28).stub;
+    expect(toMillimetres(nylon)).toBeGreaterThan(3 * toMillimetres(methods('electric', 'through', 'plain', 10).stub));
+  });
+
+  it('say when to cut: a slotted post first, wound strings bent before, locks and ties once they hold', () => {
+    expect(methods('bass', 'slotted', 'wound', 45).cut).toEqual({ when: 'bend-first', why: 'the-core-would-slip' });
+    expect(methods('electric', 'slotted', 'plain', 10).cut).toEqual({ when: 'before-winding', why: 'the-slot-hides-the-end' });
+    expect(methods('electric', 'locking', 'plain', 10).cut.when).toBe('after-it-holds');
+    expect(methods('classical', 'roller', 'nylon', 28).cut.why).toBe('the-tie-must-hold-first');
+    expect(methods('electric', 'clamp', 'plain', 10).cut.when).toBe('bend-first');
+    expect(methods('electric', 'through', 'plain', 10).cut.when).toBe('before-winding');
+  });
+});
+
+describe('choices of instrument, technician and house', () => {
+  it('win in this order over what is built in, each by itself', () => {
+    const turns = (value: number) => ({ turns: { 'thin-plain': value } });
+    const layers: LayeredChoices = { house: turns(2), technician: turns(4), instrument: turns(5) };
+    METHOD_LAYERS.forEach((layer, index) => {
+      const left = Object.fromEntries(METHOD_LAYERS.slice(index).map((name) => [name, layers[name]]));
+      expect(methods('acoustic', 'through', 'plain', 10, left)).toMatchObject({
+        turns: { instrument: 5, technician: 4, house: 2 }[layer],
+        turnsFrom: layer,
+      });
+    });
+    expect(methods('acoustic', 'through', 'wound', 53, layers)).toMatchObject({ turns: 2, turnsFrom: 'built-in' });
+  });
+
+  it('choose how steel is fixed by plain and wound, and nylon by itself', () => {
+    const choices: LayeredChoices = { technician: { plainFixing: 'turns-first', softFixing: 'twice-through', cutTime: 'after-it-holds' } };
+    expect(methods('acoustic', 'through', 'plain', 12, choices)).toMatchObject({ postMethod: 'turns-first', methodFrom: 'technician' });
+    expect(methods('acoustic', 'through', 'wound', 32, choices)).toMatchObject({
+      postMethod: 'over-one-under-rest',
+      methodFrom: 'built-in',
+    });
+    expect(methods('acoustic', 'through', 'wound', 32, choices).cut.when).toBe('after-it-holds');
+    expect(methods('ukulele', 'friction', 'fluorocarbon', 25, choices).postMethod).toBe('twice-through');
+    // no choice changes what the post itself asks for
+    expect(methods('bass', 'slotted', 'wound', 105, choices).postMethod).toBe('bend-into-centre');
+  });
+
+  it('leave room above turns that somebody chose high', () => {
+    const { turns, mostTurns } = methods('bass', 'slotted', 'wound', 105, { house: { turns: { bass: 5 } } });
+    expect(turns).toBe(5);
+    expect(mostTurns).toBe(6);
+  });
+
+  it('put every string in a class that can be chosen for', () => {
+    expect(STRING_CLASSES).toContain(stringClass('classical', string('classical', 'wound', 35)));
+    expect(stringClass('classical', string('classical', 'wound', 35))).toBe('soft-wound');
+    expect(stringClass('acoustic', string('acoustic', 'wound', 53))).toBe('thick-wound');
+  });
+});
+
+describe('slack in the words of a school', () => {
+  const said = (slackMm: number, more: { straight?: boolean; postSpacing?: number | null } = {}) => ({
+    slack: fromMillimetres(slackMm),
+    cut: fromMillimetres(slackMm + 12),
+    scaleLength: fromMillimetres(650),
+    postSpacing: more.postSpacing === null ? null : fromMillimetres(more.postSpacing ?? 40),
+    handTurns: 2.2,
+    straight: more.straight ?? false,
+  });
+
+  it('is fret 1.35 for 50 mm of 675, a post and a quarter, 62 mm past the post', () => {
+    // 675 (1 − 2^(−1.3328/12)) = 50: log2(675/625) = 0.11103, times 12 is 1.332
+    const at675 = { ...said(50), scaleLength: fromMillimetres(675) };
+    expect(saySlack('pull-back', at675, TYPICAL_HAND, 1)).toEqual({ kind: 'fret', fret: expect.closeTo(1.332, 3) as number });
+    expect(saySlack('posts', said(50), TYPICAL_HAND, 1)).toEqual({ kind: 'posts', count: 1.25 });
+    expect(saySlack('past-post', said(50), TYPICAL_HAND, 1)).toEqual({ kind: 'past-post', length: fromMillimetres(62) });
+    expect(saySlack('turns-first', said(50), TYPICAL_HAND, 1)).toEqual({ kind: 'wraps', turns: 2.2 });
+  });
+
+  it('lifts as high as the triangle over it: 24.5 mm of slack on 650 is a fist of 90 mm', () => {
+    // √(325² + 90²) = 337.23, twice that less 650 is 24.5
+    const hand = { ...TYPICAL_HAND, fist: fromMillimetres(90) };
+    expect(saySlack('fist', said(24.46), hand, 1)).toEqual({ kind: 'fists', count: 1 });
+    expect(saySlack('finger', said(54), { ...hand, finger: fromMillimetres(18) }, 1)).toEqual({ kind: 'fingers', count: 3 });
+    expect(saySlack('spacer', said(55), { ...hand, spacer: fromMillimetres(55) }, 1)).toEqual({ kind: 'spacers', count: 1 });
+  });
+
+  it('says none where stretch makes the turns or the string is locked straight, in every school', () => {
+    for (const school of SLACK_SCHOOLS) {
+      expect(saySlack(school, said(-3), TYPICAL_HAND, 1)).toEqual({ kind: 'no-slack' });
+      expect(saySlack(school, said(0, { straight: true }), TYPICAL_HAND, 1)).toEqual({ kind: 'straight' });
+    }
+  });
+
+  it('falls back to the fret where a fifth peg has no neighbour', () => {
+    expect(saySlack('posts', said(50, { postSpacing: null }), TYPICAL_HAND, 1).kind).toBe('fret');
+  });
+
+  it('tells a hand that leaves too much to leave less, in proportion', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 10, max: 120 }), fc.double({ min: 0.8, max: 1.25, noNaN: true }), (slackMm, leaves) => {
+        const told = saySlack('posts', said(slackMm), TYPICAL_HAND, leaves);
+        expect(told.kind === 'posts' ? told.count * leaves * 40 : 0).toBeCloseTo(slackMm, 9);
+        const past = saySlack('past-post', said(slackMm), TYPICAL_HAND, leaves);
+        expect(past.kind === 'past-post' ? toMillimetres(metres(past.length)) : 0).toBeCloseTo(slackMm / leaves + 12, 9);
+      }),
+    );
+  });
+});

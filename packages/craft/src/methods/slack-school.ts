@@ -1,0 +1,75 @@
+import { HAND } from '../constants/index.js';
+import { inOwnWidths, inPostSpacings, liftInTheMiddle, pullBackFret } from '../post/index.js';
+import { fromMillimetres, metres, type Metres } from '../units/index.js';
+
+/** The ways in which technicians say how much slack they leave. */
+export const SLACK_SCHOOLS = ['pull-back', 'posts', 'fist', 'finger', 'spacer', 'past-post', 'turns-first'] as const;
+export type SlackSchool = (typeof SLACK_SCHOOLS)[number];
+
+/** A person's own hand, once they have measured it. */
+export interface HandMeasures {
+  /** Height of the fist that is put under a string. */
+  fist: Metres;
+  /** Breadth of the first finger. */
+  finger: Metres;
+  /** Thumb to first finger, held against the post as a spacer. */
+  spacer: Metres;
+}
+
+export const TYPICAL_HAND: HandMeasures = {
+  fist: fromMillimetres(HAND.fist.value),
+  finger: fromMillimetres(HAND.finger.value),
+  spacer: fromMillimetres(HAND.spacer.value),
+};
+
+/** Slack in the words of a school. */
+export type SaidSlack =
+  | { kind: 'fret'; fret: number }
+  | { kind: 'posts'; count: number }
+  | { kind: 'fists' | 'fingers' | 'spacers'; count: number }
+  | { kind: 'past-post'; length: Metres }
+  | { kind: 'wraps'; turns: number }
+  /** Stretch alone makes more turns than are wanted. */
+  | { kind: 'no-slack' }
+  /** The string is pulled straight and locked. */
+  | { kind: 'straight' };
+
+interface Said {
+  slack: Metres;
+  cut: Metres;
+  scaleLength: Metres;
+  /** Null where a post has no neighbour. */
+  postSpacing: Metres | null;
+  /** Turns that this slack alone makes round the post, wrapped by hand. */
+  handTurns: number;
+  straight: boolean;
+}
+
+/**
+ * Slack as a school says it. `leaves` is how much of what a person means to leave they really leave, learned from their counted turns: who leaves
+ * 1.1 of what they mean is told to leave 1/1.1.
+ */
+export function saySlack(school: SlackSchool, said: Said, hand: HandMeasures, leaves: number): SaidSlack {
+  if (said.straight) return { kind: 'straight' };
+  if (said.slack < 0) return { kind: 'no-slack' };
+  const slack = metres(said.slack / leaves);
+  const fret = pullBackFret(slack, said.scaleLength);
+  const byFret: SaidSlack = fret === null ? { kind: 'past-post', length: metres(said.cut - said.slack + slack) } : { kind: 'fret', fret };
+  switch (school) {
+    case 'pull-back':
+      return byFret;
+    case 'posts':
+      // a fifth peg has no neighbour to measure by
+      return said.postSpacing === null ? byFret : { kind: 'posts', count: inPostSpacings(slack, said.postSpacing) };
+    case 'fist':
+      return { kind: 'fists', count: inOwnWidths(liftInTheMiddle(slack, said.scaleLength), hand.fist) };
+    case 'finger':
+      return { kind: 'fingers', count: inOwnWidths(slack, hand.finger) };
+    case 'spacer':
+      return { kind: 'spacers', count: inOwnWidths(slack, hand.spacer) };
+    case 'past-post':
+      return { kind: 'past-post', length: metres(said.cut - said.slack + slack) };
+    case 'turns-first':
+      return { kind: 'wraps', turns: said.handTurns };
+  }
+}
