@@ -14,10 +14,15 @@ const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] 
   ['Register', (page) => page.getByRole('link', { name: 'Register', exact: true }).click()],
   ['a passport', (page) => page.getByRole('link', { name: /Heron parlour, spruce/ }).click()],
   ['a new instrument', (page) => page.goto('/register/new')],
+  ['a headstock', headstock],
   ['Choose', async (page) => (await open(page), stageLink(page, 'Choose').click())],
   ['Anchor', (page) => stageLink(page, 'Anchor').click()],
   ['Wind', (page) => stageLink(page, 'Wind').click()],
-  ['Hand over', (page) => stageLink(page, 'Hand over').click()],
+  ...['Cut strip', 'Ways in force', 'My hand', 'Turns that were counted'].map((item): (typeof SCREENS)[number] => [
+    item,
+    (page) => behindWind(page, item),
+  ]),
+  ['Hand over', async (page) => (await page.keyboard.press('Escape'), stageLink(page, 'Hand over').click())],
   ...['Workbench', 'Table', 'Sets', 'Tunings', 'Shelf', 'What is on it?', 'In and out'].map((view): (typeof SCREENS)[number] => [
     `Strings, ${view}`,
     (page) => strings(page, view),
@@ -29,6 +34,21 @@ const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] 
 async function strings(page: Page, view: string): Promise<void> {
   await page.getByRole('link', { name: 'Strings', exact: true }).click();
   await page.getByRole('navigation', { name: 'Views of Strings' }).getByRole('link', { name: view, exact: true }).click();
+}
+
+async function headstock(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Register', exact: true }).click();
+  await page.getByRole('link', { name: /Longshore four/ }).click();
+  await page.getByRole('link', { name: /measure this headstock/ }).click();
+  await page.getByRole('heading', { name: /: headstock$/ }).waitFor();
+}
+
+async function behindWind(page: Page, item: string): Promise<void> {
+  await page.keyboard.press('Escape');
+  await page.getByRole('dialog').waitFor({ state: 'hidden' });
+  await page.getByRole('button', { name: 'more …' }).click();
+  await page.getByRole('menuitem', { name: new RegExp(`^${item}`) }).click();
+  await page.getByRole('dialog').waitFor();
 }
 
 async function finder(page: Page): Promise<void> {

@@ -35,12 +35,29 @@ const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['choose', (page) => stage(page, 'Choose')],
   ['wind-classical', (page) => instrument(page, 'Almery classical, cedar').then(() => stage(page, 'Wind'))],
   ['wind-bass', (page) => instrument(page, 'Longshore four').then(() => stage(page, 'Wind'))],
-  ['strings-workbench', (page) => strings(page, 'Workbench')],
+  ['wind-banjo', (page) => instrument(page, 'Drumlin five-string').then(() => stage(page, 'Wind'))],
+  ['wind-headless', (page) => instrument(page, 'Tidewrack headless').then(() => stage(page, 'Wind'))],
+  ['headstock', headstock],
+  ['cut-strip', cutStrip],
+  ['strings-workbench', (page) => page.keyboard.press('Escape').then(() => strings(page, 'Workbench'))],
   ['solver', solver],
   ['strings-table', (page) => page.keyboard.press('Escape').then(() => strings(page, 'Table'))],
   ['shelf', (page) => strings(page, 'Shelf')],
   ['wind-evening', evening],
 ];
+
+async function headstock(page: Page): Promise<void> {
+  await place(page, 'Register');
+  await page.getByRole('link', { name: /Longshore four/ }).click();
+  await page.getByRole('link', { name: /measure this headstock/ }).click();
+  await page.getByRole('heading', { name: /: headstock$/ }).waitFor();
+}
+
+async function cutStrip(page: Page): Promise<void> {
+  await instrument(page, 'Heron parlour, walnut');
+  await page.getByRole('button', { name: 'more …' }).click();
+  await page.getByRole('menuitem', { name: /^Cut strip/ }).click();
+}
 
 async function strings(page: Page, view: string): Promise<void> {
   await place(page, 'Strings');

@@ -1,4 +1,5 @@
 import { chromium, type Browser, type Page } from '@playwright/test';
+import { dragging } from './dragging.js';
 import { CHROMIUM, needChromium } from '../debian.js';
 import { freePort, startThrowAwayCluster } from '../postgres/cluster.js';
 import { ensureDatabase } from '../postgres/database.js';
@@ -39,6 +40,7 @@ export async function openingTimes(root: string): Promise<OpeningTime[]> {
       { name: 'Today, from its address', ms: await median(() => open(page, `${address}/today`, 'heading', 'On the bench')) },
       { name: 'a worksheet at Wind, from its address', ms: await median(() => open(page, worksheet, 'button', /^String 4 wound/)) },
       { name: 'the next string in hand, by key', ms: await median(() => nextLane(page)) },
+      ...(await dragging(page, worksheet)),
       ...(await solving(page, address)),
       { name: 'a step of one browser shown in another', ms: await follows(browser, page, worksheet.replace(/wind$/, 'settle')) },
     ];
@@ -72,8 +74,8 @@ function nextLane(page: Page): Promise<number> {
 async function solving(page: Page, address: string): Promise<OpeningTime[]> {
   const times: OpeningTime[] = [];
   for (const [name, neck] of [
-    ['six', 'Electric, six in line'],
-    ['twelve', 'Twelve-string'],
+    ['six', 'Electric, six in line, 648'],
+    ['twelve', 'Flat-top acoustic, twelve-string'],
   ] as const) {
     await page.goto(`${address}/strings/workbench`);
     await page.getByRole('combobox', { name: 'On', exact: true }).click();

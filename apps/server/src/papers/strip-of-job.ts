@@ -1,5 +1,4 @@
-import { toCountedTurns } from '@gold-peg/contract/bench-log';
-import type { WorksheetFile } from '@gold-peg/contract/jobs';
+import { evidenceOf, type WorksheetFile } from '@gold-peg/contract/jobs';
 import { stripRows, type CutStrip } from '@gold-peg/contract/papers';
 import type { Person } from '@gold-peg/contract/people';
 import { geometrySchema, toInstrument } from '@gold-peg/contract/register';
@@ -11,7 +10,8 @@ import { metres } from '@gold-peg/craft/units';
 import { foldWorksheet, specOf } from '@gold-peg/craft/worksheet';
 
 /** The cut strip of a job as its log stands; null while nothing is chosen. */
-export function stripOfJob({ job, passport, events, house, evidence }: WorksheetFile, { name, preferences }: Person): CutStrip | null {
+export function stripOfJob(file: WorksheetFile, { name, preferences }: Person): CutStrip | null {
+  const { passport, events, house } = file;
   const noted = toInstrument(geometrySchema.parse(passport.geometry));
   const sheet = foldWorksheet(
     noted.strings.length,
@@ -25,7 +25,7 @@ export function stripOfJob({ job, passport, events, house, evidence }: Worksheet
     return properties.ok ? properties.value : null;
   });
   const choices = { house, technician: preferences.methods, instrument: passport.methods };
-  const postThicker = metres(calibrate(evidence.map(toCountedTurns)).postThicker(job.instrument.id).value);
+  const postThicker = metres(calibrate(evidenceOf(file)).postThicker(passport.id).value);
   const plans = strings.map((string, index) => (string === null ? null : windString({ instrument, index, string, choices, postThicker })));
   return {
     heading: `${passport.name}: cut marks`,

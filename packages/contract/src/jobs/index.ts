@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { STAGES } from '@gold-peg/craft/worksheet';
-import { countedTurns, storedEvent } from '../bench-log/index.js';
+import type { CountedTurns } from '@gold-peg/craft/calibration';
+import { countedTurns, storedEvent, toCountedTurns } from '../bench-log/index.js';
 import { methodChoices } from '../methods/index.js';
 import { instant, longText, uuid } from '../quantity/index.js';
 import { instrumentSummary, passportSchema } from '../register/index.js';
@@ -36,3 +37,14 @@ export const worksheetSchema = z.object({
   evidence: z.array(countedTurns).default([]),
 });
 export type WorksheetFile = z.infer<typeof worksheetSchema>;
+
+/**
+ * Counts as the calibration takes them. Those at this instrument are held against its posts as they are noted now: once a post was measured, what older counts
+ * said of it must not be added to the measure again.
+ */
+export function evidenceOf({ passport, evidence }: Pick<WorksheetFile, 'passport' | 'evidence'>): CountedTurns[] {
+  return evidence.map((row) => {
+    const noted = row.instrumentId === passport.id ? passport.geometry.strings[row.string - 1]?.post.diameterMm : undefined;
+    return toCountedTurns(noted === undefined ? row : { ...row, postDiameterMm: noted });
+  });
+}

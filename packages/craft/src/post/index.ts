@@ -10,5 +10,5 @@ export {
   type Wind,
 } from './slack.js';
 export { cutBeyondPost, kinkLockAllowance, kinkLockTail, slackForCut, type End } from './cut.js';
-export { capacityBelow, exitHeight, turnHeight } from './stack.js';
+export { capacityBelow, exitHeight, secondLayerRise, turnHeight } from './stack.js';
 export { inOwnWidths, inPostSpacings, liftInTheMiddle, nutToFret, pullBackFret, slackForLift } from './hand-measure.js';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromMillimetres, toMillimetres } from '../units/index.js';
-import { capacityBelow, exitHeight, turnHeight } from './index.js';
+import { capacityBelow, exitHeight, secondLayerRise, turnHeight } from './index.js';
 
 const mm = fromMillimetres;
 const wrapped = { postDiameter: mm(6), stringDiameter: mm(0.81) };
@@ -30,5 +30,10 @@ describe('the stack of turns', () => {
     const full = capacityBelow(mm(9.5), wrapped);
     expect(toMillimetres(exitHeight(mm(9.5), full, wrapped))).toBeCloseTo(0.405, 9);
     expect(capacityBelow(mm(0.2), wrapped)).toBe(0);
+  });
+
+  it('rides a second layer in the hollows of the first: 0.866 d farther out', () => {
+    // three circles that touch stand in an equal triangle, of height √3/2 of its side
+    expect(secondLayerRise(fromMillimetres(1))).toBeCloseTo(0.000866, 6);
   });
 });

@@ -16,3 +16,6 @@ export const capacityBelow = (holeHeight: Metres, wrapped: Wrapped): number =>
 /** Height above the face at which the string leaves the post: turns above the hole do not lower it. */
 export const exitHeight = (holeHeight: Metres, turnsBelow: number, wrapped: Wrapped): Metres =>
   metres(holeHeight - Math.max(0, turnsBelow) * turnHeight(wrapped));
+
+/** How far outside the first layer a second one rides, its turns lying between those below: d·√3/2. What lies there presses them apart and slips. */
+export const secondLayerRise = (stringDiameter: Metres): Metres => metres((stringDiameter * Math.sqrt(3)) / 2);

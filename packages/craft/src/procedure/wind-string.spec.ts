@@ -121,6 +121,7 @@ describe('winding a string', () => {
     expect(wound.wind.rotationTurns).toBeLessThan(0.25);
     expect(wound.wind.turns).toBeLessThan(0); // below the tangent point: the other branch
     expect(ten.rule.kind).toBe('straight');
+    expect(ten.slackRange).toEqual([ten.slack, ten.slack]);
   });
 
   it('says a band for nylon that holds its value, and next to none for steel', () => {

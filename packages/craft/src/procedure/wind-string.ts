@@ -79,7 +79,7 @@ function windRoundPost({ instrument, index, string, choices = {}, postThicker, c
     allowance,
     slack,
     cut: mark,
-    slackRange: slackRange(wind.turns, { geometry, stretch, string, pull: load.pull, allowance }),
+    slackRange: methods.turns === null ? [slack, slack] : slackRange(wind.turns, { geometry, stretch, string, pull: load.pull, allowance }),
     postSpacing: postSpacing(instrument, index),
     handTurns: wrapsForSlack(wind.slack, geometry),
     capacityTurns: full,

@@ -21,6 +21,8 @@ export class CompareLanes {
   readonly afterLabel = input('going on');
   /** Where other things want room below. */
   readonly compact = input(false);
+  /** Lanes as they lie on the bench: string 1 nearest. */
+  readonly nearestFirst = input(false);
   readonly picked = output<number>();
 
   private readonly measures = inject(Measures);
@@ -36,5 +38,8 @@ export class CompareLanes {
     return ticks.map((value) => ({ value, left: percent(value) }));
   });
   protected readonly pullUnit = computed(() => this.measures.units().pull);
-  protected readonly rows = computed(() => compareRows(this.comparison(), this.a4(), this.saying));
+  protected readonly rows = computed(() => {
+    const rows = compareRows(this.comparison(), this.a4(), this.saying);
+    return this.nearestFirst() ? rows.reverse() : rows;
+  });
 }

@@ -80,7 +80,8 @@ export class HeadstockPage {
         index,
         number: index + 1,
         note,
-        post,
+        // typical figures are often thirds: what is shown is what a rule can show, what is kept stays exact until it is typed over
+        post: { ...post, alongMm: tenth(post.alongMm), sidewaysMm: tenth(post.sidewaysMm) },
         deep: post.style === 'slotted' || post.style === 'clamp',
         gives: plan?.kind === 'post' ? `${plan.wind.turns.toFixed(1)}, ${plan.nut === null ? '–' : degrees(plan.nut.vertical)}` : '–',
       };
@@ -186,6 +187,7 @@ export class HeadstockPage {
   }
 }
 
+const tenth = (mm: number) => Math.round(mm * 10) / 10;
 const toStep = (mm: number) => Math.round(mm / STEP_MM) * STEP_MM;
 
 const FIELD_WORDS: Readonly<Record<string, string>> = {

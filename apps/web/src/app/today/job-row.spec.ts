@@ -64,9 +64,16 @@ describe('the rule of promises', () => {
     expect(lefts.at(-1)).toBeLessThan(100);
   });
 
-  it('keeps promises that are close together on two rows', () => {
+  it('keeps promises that are close together on rows of their own', () => {
     const [first, second] = promiseTicks(rows, NOW).marks;
     expect(first?.row).not.toBe(second?.row);
+  });
+
+  it('lets no flag lie on another as long as three rows have room', () => {
+    const crowded = [4, 4.5, 5, 30, 31, 32].map((hours, index) => jobRow(job(index + 1, hours), NOW));
+    const { marks } = promiseTicks(crowded, NOW);
+    for (const [index, mark] of marks.entries())
+      for (const other of marks.slice(index + 1)) if (other.row === mark.row) expect(other.left - mark.left).toBeGreaterThan(4);
   });
 
   it('spans half a day even where nothing is promised', () => {

@@ -6,6 +6,7 @@ const LEAST_HOURS = 12;
 const STEP_HOURS = [1, 2, 3, 6, 12] as const;
 const MOST_TICKS = 12;
 /** Width of a flag, per cent of the rule on a tablet. */
+const FLAG_ROWS = 3;
 const FLAG_PERCENT = 8.5;
 
 export interface PromiseRule {
@@ -24,13 +25,14 @@ export function promiseTicks(rows: readonly JobRow[], now: number): PromiseRule 
     label: `${String(tick.getHours()).padStart(2, '0')}:00`,
     day: tick.getHours() < step ? new Intl.DateTimeFormat('en-GB', { weekday: 'short' }).format(tick) : '',
   }));
-  const ends = [-100, -100];
+  const ends = Array.from({ length: FLAG_ROWS }, () => -100);
   const marks = promises
     .sort((a, b) => a.at - b.at)
     .map(({ row, at }) => {
       const left = scale(at);
-      // two rows of flags, so that promises close together stay readable; where neither has room, the one that ended first
-      const place = (ends[0] ?? 0) <= left - FLAG_PERCENT || (ends[0] ?? 0) <= (ends[1] ?? 0) ? 0 : 1;
+      // rows of flags, so that promises close together stay readable; where none has room, the one that ended first
+      const free = ends.findIndex((end) => end <= left - FLAG_PERCENT);
+      const place = free < 0 ? ends.indexOf(Math.min(...ends)) : free;
       ends[place] = left;
       return { left, passport: row.passport, state: row.state, row: place, label: `${row.passport} ${row.promised}` };
     });

@@ -5,6 +5,7 @@ import { Router } from '@angular/router';
 import { printGauge } from '@gold-peg/craft/strings';
 import { STAGES, type ScrapReason, type Stage } from '@gold-peg/craft/worksheet';
 import { interval, map, startWith } from 'rxjs';
+import { Measures } from '../preferences/measures';
 import { Shelf } from '../shelf/shelf';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
@@ -20,6 +21,7 @@ import { KeyCard } from './desk/key-card';
 import { PlainStage } from './plain/plain-stage';
 import { StageRule } from './stage-rule/stage-rule';
 import { chooseReasons } from './why/choose-reasons';
+import { measureReason } from './why/measure-reason';
 import { WhyDialog, type WhyData } from './why/why-dialog';
 import { windReasons } from './why/wind-reasons';
 import { Wind } from './wind/wind';
@@ -45,6 +47,7 @@ export class WorksheetPlace {
   private readonly dialog = inject(MatDialog);
   private readonly last = inject(LastWorksheet);
   private readonly shelf = inject(Shelf);
+  private readonly measures = inject(Measures);
   private readonly now = toSignal(
     interval(SECOND_MS).pipe(
       startWith(0),
@@ -112,7 +115,10 @@ export class WorksheetPlace {
         ? chooseReasons(lane, lane.string, instrument)
         : plan === null
           ? []
-          : windReasons(plan, lane, lane.string, instrument);
+          : [
+              ...windReasons(plan, lane, lane.string, instrument),
+              ...(plan.kind === 'post' ? [measureReason(lane, plan, this.measures, this.desk.leaves().value)] : []),
+            ];
     const data: WhyData = { title: `string ${lane.number}, ${lane.place.note}`, lines };
     this.dialog.open(WhyDialog, { data, width: '720px' });
   }

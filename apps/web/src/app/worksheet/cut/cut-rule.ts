@@ -8,6 +8,8 @@ import { markRule } from './rule-marking';
 
 const WIDTH = 480;
 const PAD = 16;
+/** Half the breadth of the words under the mark. */
+const HALF_WORDS = 84;
 type ZoneNames = Readonly<Record<CutZone['kind'], string>>;
 const ON_POST: ZoneNames = { scrap: 'scrap', few: 'few', good: 'good', many: 'many', 'over-capacity': 'over the post' };
 const IN_CLAMP: ZoneNames = { ...ON_POST, many: 'little left', 'over-capacity': 'screw runs out' };
@@ -45,6 +47,8 @@ export class CutRule {
     }),
   );
   protected readonly mark = computed(() => this.place(this.cut()));
+  /** Words under a mark near an end of the rule stand a little aside, so that they stay in the picture. */
+  protected readonly wordsShift = computed(() => Math.max(0, HALF_WORDS - this.mark()) - Math.max(0, this.mark() + HALF_WORDS - WIDTH));
   protected readonly value = computed(() => Number(this.marking().fromLength(this.cut()).toFixed(this.marking().digits)));
   private readonly zoneNames = computed(() => (this.plan().kind === 'clamp' ? IN_CLAMP : ON_POST));
   private readonly from = computed(() => (this.plan().kind === 'clamp' ? 'past the clamp' : 'past the post'));

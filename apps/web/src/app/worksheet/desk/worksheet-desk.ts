@@ -1,8 +1,9 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { toCountedTurns } from '@gold-peg/contract/bench-log';
+import type { CountedTurnsRow } from '@gold-peg/contract/bench-log';
+import { evidenceOf } from '@gold-peg/contract/jobs';
 import { toInstrument } from '@gold-peg/contract/register';
-import { calibrate, type CountedTurns } from '@gold-peg/craft/calibration';
+import { calibrate } from '@gold-peg/craft/calibration';
 import type { LayeredChoices } from '@gold-peg/craft/methods';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
 import { setsFor, stringProperties, type StringProperties, type StringSet, type StringSpec } from '@gold-peg/craft/strings';
@@ -81,14 +82,23 @@ export class WorksheetDesk {
     return file === null ? {} : { house: file.house, technician: this.session.preferences().methods, instrument: file.passport.methods };
   });
   /** Counts that bear on this instrument and this person, those of this job as its log stands now. */
-  readonly evidence = computed<readonly CountedTurns[]>(() => {
+  readonly evidence = computed<readonly CountedTurnsRow[]>(() => {
     const file = this.file();
     if (file === null) return [];
     const others = file.evidence.filter(({ jobId }) => jobId !== file.job.id);
     const own = this.sheet().counted.flatMap((event) => (event === null ? [] : [event]));
-    return [...others, ...own.map(({ payload, instrumentId, personId }) => ({ ...payload, instrumentId, personId }))].map(toCountedTurns);
+    const ownRows = own.map(({ payload, jobId, instrumentId, personId, string, at }) => ({
+      ...payload,
+      ...{ jobId, instrumentId, personId, string, at },
+      instrumentName: file.passport.name,
+      personName: personId === this.session.person()?.id ? 'you' : 'somebody else',
+    }));
+    return [...ownRows, ...others];
   });
-  private readonly calibration = computed(() => calibrate(this.evidence()));
+  private readonly calibration = computed(() => {
+    const file = this.file();
+    return calibrate(file === null ? [] : evidenceOf({ passport: file.passport, evidence: [...this.evidence()] }));
+  });
   /** How much thicker the posts of this instrument proved than noted, and how much of the slack meant this person leaves. */
   readonly postThicker = computed(() => this.calibration().postThicker(this.file()?.passport.id ?? ''));
   readonly leaves = computed(() => this.calibration().leaves(this.session.person()?.id ?? ''));
@@ -149,7 +159,7 @@ export class WorksheetDesk {
   });
   readonly turned = computed(() => this.session.preferences().turned);
   /** Whether string 1 is the nearest lane: on a left-handed instrument, or with the headstock to the right; with both it is the farthest again. */
-  private readonly nearestFirst = computed(() => (this.instrument()?.hand === 'left') !== this.turned());
+  readonly nearestFirst = computed(() => (this.instrument()?.hand === 'left') !== this.turned());
   /** The plan of each lane as the house would wind it. */
   readonly plans = computed<readonly (WindPlan | null)[]>(() => this.lanes().map(({ index, string }) => this.planFor(index, string)));
   /** The plan of the lane in hand, with the cut that is being tried. */

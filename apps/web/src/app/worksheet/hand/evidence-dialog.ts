@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { turnsForSlack } from '@gold-peg/craft/post';
 import { fromMillimetres, metres, toMillimetres } from '@gold-peg/craft/units';
-import { Session } from '../../session/session';
 import type { WorksheetDesk } from '../desk/worksheet-desk';
 
 /** Every count behind the calibration: what was planned, what was counted, and what they say together. */
@@ -73,7 +72,6 @@ import type { WorksheetDesk } from '../desk/worksheet-desk';
 })
 export class EvidenceDialog {
   private readonly desk = inject<WorksheetDesk>(MAT_DIALOG_DATA);
-  private readonly session = inject(Session);
 
   protected readonly post = computed(() => {
     const { value, spread, count } = this.desk.postThicker();
@@ -83,24 +81,8 @@ export class EvidenceDialog {
     const { value, spread, count } = this.desk.leaves();
     return `leaves ${(100 * value).toFixed(0)} % of what you mean, ± ${(100 * spread).toFixed(0)}, from ${count} counts`;
   });
-  protected readonly rows = computed(() => {
-    const file = this.desk.file();
-    if (file === null) return [];
-    const own = this.desk.sheet().counted.flatMap((event) =>
-      event === null
-        ? []
-        : [
-            {
-              ...event.payload,
-              jobId: event.jobId,
-              string: event.string,
-              at: event.at,
-              personName: event.personId === this.session.person()?.id ? 'you' : 'somebody else',
-              instrumentName: file.passport.name,
-            },
-          ],
-    );
-    return [...own, ...file.evidence.filter(({ jobId }) => jobId !== file.job.id)].map((row) => ({
+  protected readonly rows = computed(() =>
+    this.desk.evidence().map((row) => ({
       key: `${row.jobId}-${row.string}`,
       when: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(row.at)),
       instrument: row.instrumentName,
@@ -109,8 +91,8 @@ export class EvidenceDialog {
       slack: `${row.slackMm.toFixed(0)} mm`,
       planned: planned(row),
       counted: row.turns.toFixed(2),
-    }));
-  });
+    })),
+  );
 }
 
 /** Turns that the slack meant would have made at the post as noted. */

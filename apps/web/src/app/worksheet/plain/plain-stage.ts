@@ -45,6 +45,7 @@ export class PlainStage {
       };
     });
   });
+  protected readonly lying = computed(() => this.desk.inView(this.rows()));
   protected readonly left = computed(() => this.rows().filter(({ done }) => !done).length);
   protected readonly inHand = computed(() => this.rows()[this.desk.lane()]);
   protected readonly notes = computed(() => this.desk.sheet().notes.map(({ payload }) => payload.text));

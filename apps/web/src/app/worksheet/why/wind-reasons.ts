@@ -1,5 +1,5 @@
 import type { Instrument } from '@gold-peg/craft/instrument';
-import { ruleOfThumbSlack } from '@gold-peg/craft/post';
+import { ruleOfThumbSlack, secondLayerRise } from '@gold-peg/craft/post';
 import type { ClampPlan, PostPlan, WindPlan } from '@gold-peg/craft/procedure';
 import type { StringProperties } from '@gold-peg/craft/strings';
 import { metres, toMillimetres } from '@gold-peg/craft/units';
@@ -44,7 +44,7 @@ export function turnsReason(plan: WindPlan, lane: Lane, instrument: Instrument):
     case 'post-is-full':
       return `${made}: the post holds no more, ${rule.house} are wanted`;
     case 'straight':
-      return `${methods.reason}${rule.low ? '; with no turn to lower it, it breaks over the nut by less than is wanted: a staggered post or a tree helps' : ''}`;
+      return `${methods.reason}${rule.low ? '; with no turn to lower it the nut angle is less than wanted: a lower post or a tree helps' : ''}`;
     case 'stretch-makes-more':
       return `no slack at all: stretch to pitch makes more than the ${rule.house} turns wanted; pull it tight before tying`;
   }
@@ -135,12 +135,12 @@ function nut(plan: PostPlan): WhyLine[] {
   ];
 }
 
-function capacity({ capacityTurns, stackHeight }: PostPlan): WhyLine {
+function capacity({ capacityTurns, stackHeight, geometry }: PostPlan): WhyLine {
   return {
     what: 'room on the post',
     value: `${capacityTurns.toFixed(1)} turns`,
     rule: 'one layer from the hole down to the face, or along a roller to the wall of its slot',
-    from: `these turns stack ${millimetres(stackHeight)} high`,
+    from: `these turns stack ${millimetres(stackHeight)} high; more would ride in a second layer, ${millimetres(secondLayerRise(geometry.stringDiameter), 2)} farther out, press the first apart and slip`,
   };
 }
 

@@ -6,6 +6,8 @@ import { metres } from '@gold-peg/craft/units';
 import { Measures, say } from '../../preferences/measures';
 import { kindPicture } from '../../register/kind-picture';
 import { Session } from '../../session/session';
+import { SCHOOLS } from '../../preferences/slack-words';
+import { measureReason } from '../why/measure-reason';
 import { laneNumbers } from './lane-rows';
 import { liveFacts } from './live-facts';
 
@@ -48,6 +50,23 @@ describe('numbers of a lane at Wind', () => {
     expect(numbers('ukulele-concert', 0).slack?.band).toMatch(/ to /);
   });
 
+  it('give the reason of each measure with a sum that comes out at it', () => {
+    const { lane, plan } = benchOf('acoustic-parlour', 0);
+    if (plan.kind !== 'post') throw new Error('no post');
+    const slack = plan.slack * 1000;
+    const why = (slackMeasure: Preferences['slackMeasure']) => {
+      prefer({ slackMeasure, hand: { fistMm: 90, fingerMm: 20, spacerMm: 50 } });
+      return measureReason(lane, plan, measures, 1);
+    };
+    expect(why('finger').from).toContain('20 mm');
+    expect(why('posts').value).toBe(`${(slack / (plan.postSpacing ?? 1) / 1000).toFixed(1)} posts`);
+    expect(why('fist').from).toContain('a fist of 90 mm');
+    // 632 (1 − 2^(−1/12)) = 35.5 mm to the first fret
+    expect(why('pull-back').from).toContain('fret 1 lies 35.5 mm');
+    expect(measureReason(lane, plan, measures, 1.1).from).toContain(`${(slack / 1.1).toFixed(1)} mm are meant`);
+    for (const school of ['spacer', 'past-post', 'turns-first'] as const) expect(why(school).rule).toBe(SCHOOLS[school].does);
+  });
+
   it('show counted turns in place of planned ones', () => {
     expect(numbers('acoustic-parlour', 0)).toMatchObject({ turns: '3', counted: false });
     expect(numbers('acoustic-parlour', 0, 1, 2.75)).toMatchObject({ turns: '2¾', counted: true });
@@ -71,6 +90,12 @@ describe('what a mark gives, live', () => {
     expect(Object.keys(facts('acoustic-parlour', 0))).toEqual(['turns', 'over the nut', 'tunes down', 'tunes up', 'offcut']);
     expect(facts('acoustic-parlour', 0)['tunes down']?.value).toBe('until slack');
     expect(Number(facts('acoustic-parlour', 0, 0.02)['turns']?.value)).toBeCloseTo(4, 0); // a turn of 6 mm is 20 mm
+  });
+
+  it('counts for a lock what the post turns, never less than nothing', () => {
+    const locked = facts('electric-seven', 6)['post turns']?.value;
+    expect(Number(locked)).toBeGreaterThan(0);
+    expect(Number(locked)).toBeLessThan(0.5);
   });
 
   it('warns where the screw runs out and where the wind gives too little room', () => {

@@ -19,7 +19,9 @@ export function liveFacts(plan: WindPlan, length: (value: Metres, digits?: numbe
   const first: LiveFact[] =
     plan.kind === 'post'
       ? [
-          { label: 'turns', value: plan.wind.turns.toFixed(1), low: false },
+          plan.methods.turns === null
+            ? { label: 'post turns', value: plan.wind.rotationTurns.toFixed(1), low: false }
+            : { label: 'turns', value: Math.max(0, plan.wind.turns).toFixed(1), low: false },
           ...(plan.nut === null
             ? []
             : [{ label: 'over the nut', value: degrees(plan.nut.vertical), low: plan.nut.vertical < plan.nut.wanted - 1e-9 }]),

@@ -48,7 +48,7 @@ export class Wind {
 
   protected readonly laneHeight = computed(() => {
     const count = this.desk.lanes().length;
-    return count <= 4 ? 64 : count <= 6 ? 50 : count <= 8 ? 41 : 34;
+    return count <= 4 ? 64 : count <= 6 ? 50 : count <= 8 ? 40 : 34;
   });
   protected readonly height = computed(() => HEAD_PX + this.laneHeight() * this.desk.lanes().length);
   protected readonly laneCentres = computed(() => {
@@ -127,6 +127,8 @@ export class Wind {
     const { length: unit } = this.measures.units();
     if (plan.kind === 'clamp')
       return `arc of slack ${long(plan.slack)} + grip of the clamp ${long(plan.grip)} → ${long(plan.cut)} ${unit} past the clamp`;
+    if (plan.rule.kind === 'straight')
+      return `pulled straight: stretch to pitch ${long(plan.stretched)} ${unit} turns the post ${plan.wind.rotationTurns.toFixed(1)} of a turn`;
     const lock = plan.allowance > 0 ? ` + ${long(plan.allowance)} lock` : '';
     return `${plan.wind.turns.toFixed(1)} turns take up ${long(plan.wind.slack + plan.wind.stretch)} − stretch to pitch ${long(plan.wind.stretch)}${lock} → slack ${long(plan.slack)} ${unit}, end ${long(plan.cut - plan.slack)}`;
   });
