@@ -71,7 +71,7 @@ async function open(page: Page): Promise<void> {
 
 for (const theme of ['paper', 'evening bench'] as const) {
   test(`every screen is free of serious faults of access, ${theme}`, async ({ browser, workshop }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(300_000); // some thirty screens, each looked through by axe
     const context = await browser.newContext({ baseURL: workshop.address });
     const page = await context.newPage();
     await page.goto('/');

@@ -16,52 +16,38 @@ test('a technician restrings an instrument from rack to passport, while the serv
   await expect(page.getByText(/may lift it off the body/)).toBeVisible();
   await page.getByRole('button', { name: /^Take \.011–\.049/ }).click();
 
-  // ready, strip and the rest: one key a string
-  for (const [stage, next] of [
-    ['ready', 'strip'],
-    ['strip', 'look-over'],
-    ['look-over', 'anchor'],
-    ['anchor', 'wind'],
-  ]) {
-    await expect(page).toHaveURL(new RegExp(`/${stage}$`));
-    for (let string = 6; string >= 1; string--) {
-      await expect(page.getByRole('button', { name: new RegExp(`^String ${string} `) })).toBeVisible();
-      await page.keyboard.press('Space');
-    }
-    await page.getByRole('button', { name: /On along the rule/ }).click();
-    await expect(page).toHaveURL(new RegExp(`/${next}$`));
-  }
-
-  // wind two strings, then the server is gone
-  for (const string of [6, 5]) {
-    await expect(page.getByRole('button', { name: `String ${string} wound` })).toBeVisible();
+  // one key a step, in the order of the ways in force: all laid out, then one string at a time from peg to pitch
+  const step = async (string: number, does: string) => {
+    await expect(page.getByRole('button', { name: `String ${string} ${does}` })).toBeVisible();
     await page.keyboard.press('Space');
-  }
+  };
+  const oneString = async (string: number) => {
+    for (const does of ['off', 'looked over', 'seated', 'wound']) await step(string, does);
+  };
+  await expect(page.getByText(/Strings come off one at a time, low first/)).toBeVisible();
+  for (let string = 6; string >= 1; string--) await step(string, 'laid out');
+  for (const string of [6, 5]) await oneString(string);
+  await expect(page).toHaveURL(/\/strip$/);
+
+  // then the server is gone
   await expect(page.getByTestId('waiting')).toBeHidden();
   await workshop.stop('SIGKILL');
-  for (const string of [4, 3, 2]) {
-    await expect(page.getByRole('button', { name: `String ${string} wound` })).toBeVisible();
-    await page.keyboard.press('Space');
-  }
-  await expect(page.getByTestId('waiting')).toContainText('3 steps wait on this device');
+  for (const string of [4, 3, 2]) await oneString(string);
+  await expect(page.getByTestId('waiting')).toContainText('12 steps wait on this device');
   await workshop.start();
   await expect(page.getByTestId('waiting')).toBeHidden({ timeout: 15_000 });
 
   // a cut of one's own for the last string, by keyboard
+  for (const does of ['off', 'looked over', 'seated']) await step(1, does);
+  await expect(page).toHaveURL(/\/wind$/);
   const mark = page.getByRole('slider', { name: /Cut mark/ });
   await mark.focus();
   await page.keyboard.press('PageUp');
   await expect(page.getByText('your own mark')).toBeVisible();
   await page.getByRole('button', { name: 'String 1 wound' }).click();
 
-  for (const stage of ['Bring up', 'Settle', 'Trim']) {
-    await stageLink(page, stage).click();
-    for (let string = 6; string >= 1; string--) {
-      await expect(page.getByRole('button', { name: new RegExp(`^String ${string} `) })).toBeVisible();
-      await page.keyboard.press('Space');
-    }
-    await expect(page.getByText(/^All strings are/)).toBeVisible();
-  }
+  for (const does of ['at pitch', 'settled', 'trimmed']) for (let string = 6; string >= 1; string--) await step(string, does);
+  await expect(page.getByText('All strings are trimmed.')).toBeVisible();
 
   await stageLink(page, 'Hand over').click();
   await expect(page.getByText('every string has passed every stage')).toBeVisible();
@@ -103,7 +89,10 @@ test('a second browser follows, step by step and back', async ({ page, browser, 
 
   await page.keyboard.press('Space');
   await expect(other.getByRole('button', { name: /^4 D?E.*off \d\d:\d\d/ })).toBeVisible();
+  await expect(page).toHaveURL(/\/look-over$/);
   await page.keyboard.press('Backspace');
+  await expect(page).toHaveURL(/\/strip$/);
+  await expect(page.getByRole('button', { name: 'String 4 off' })).toBeVisible();
   await expect(other.getByRole('button', { name: /^4 .*off \d\d:\d\d/ })).toBeHidden();
   await other.close();
 });
@@ -121,7 +110,7 @@ test('a worksheet opens again with the server gone, and its steps arrive when it
   await page.keyboard.press('Space');
   await expect(page.getByTestId('waiting')).toContainText('1 step waits');
   await page.reload();
-  await expect(page.getByRole('button', { name: 'String 4 off' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'String 5 looked over' })).toBeVisible();
   await expect(page.getByTestId('waiting')).toContainText('1 step waits');
   await page.goto(`${workshop.address}/today`);
   await expect(page.getByRole('heading', { name: 'Kept on this device' })).toBeVisible();

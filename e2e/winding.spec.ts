@@ -54,7 +54,7 @@ const drawn = (page: Page) =>
       pxPerMm: number(svg, 'data-px-per-mm'),
       nutFront: number(nut, 'x') + number(nut, 'width'),
       nutMiddle: number(nut, 'y') + number(nut, 'height') / 2,
-      posts: [...svg.querySelectorAll('[data-post]')].map((post) => ({
+      posts: Array.from(svg.querySelectorAll('[data-post]'), (post) => ({
         number: number(post, 'data-post'),
         x: number(post, 'data-x'),
         y: number(post, 'data-y'),

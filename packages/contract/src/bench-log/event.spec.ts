@@ -31,6 +31,7 @@ describe('events of the bench log', () => {
         string: 2,
         payload: { turns: 2.75, slackMm: -4, stretchMm: 40, postDiameterMm: 6, stringDiameterMm: 0.7, nutToPostMm: 90 },
       },
+      { ...head, kind: 'bridge-blocked', payload: { blocked: true } },
       { ...head, kind: 'noted', payload: { text: 'groove at fret 3' } },
       { ...head, kind: 'measured', payload: { what: 'relief', valueMm: 0.2 } },
       { ...head, kind: 'undone', payload: { eventId: uuidV7() } },

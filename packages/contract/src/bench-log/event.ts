@@ -90,6 +90,7 @@ const kinds = [
   z.strictObject({ ...head, string, kind: z.literal('wound'), payload: wound }),
   z.strictObject({ ...head, string, kind: z.literal('turns-counted'), payload: counted }),
   z.strictObject({ ...head, string, kind: z.literal('scrapped'), payload: z.strictObject({ why: z.enum(SCRAP_REASONS) }) }),
+  z.strictObject({ ...head, kind: z.literal('bridge-blocked'), payload: z.strictObject({ blocked: z.boolean() }) }),
   z.strictObject({ ...head, kind: z.literal('noted'), payload: z.strictObject({ text: words('the note', 2000) }) }),
   z.strictObject({
     ...head,

@@ -1,10 +1,13 @@
 import * as z from 'zod';
 import {
+  ANCHORINGS,
   CUT_TIMES,
   SLACK_SCHOOLS,
   SOFT_FIXINGS,
   STEEL_FIXINGS,
   STRING_CLASSES,
+  STRING_ORDERS,
+  STRIPPINGS,
   type HandMeasures,
   type MethodChoices,
 } from '@gold-peg/craft/methods';
@@ -20,6 +23,9 @@ export const methodChoices = z.strictObject({
   woundFixing: z.enum(STEEL_FIXINGS).optional(),
   softFixing: z.enum(SOFT_FIXINGS).optional(),
   cutTime: z.enum(CUT_TIMES).optional(),
+  stripping: z.enum(STRIPPINGS).optional(),
+  stringOrder: z.enum(STRING_ORDERS).optional(),
+  anchoring: z.enum(ANCHORINGS).optional(),
 }) satisfies z.ZodType<MethodChoices>;
 
 export const slackSchool = z.enum(SLACK_SCHOOLS);

@@ -12,20 +12,24 @@ const fourSlots = evenSlots(4, 31);
 const fiveSlots = evenSlots(5, 37);
 const flat: Pick<Sketch, 'family' | 'headstockDeg' | 'gearRatio'> = { family: 'bass', headstockDeg: 0, gearRatio: 20 };
 
+const inLine: Omit<Sketch, 'posts' | 'trees' | 'anchor' | 'behindSaddleMm'> = {
+  ...flat,
+  notes: FOUR,
+  scaleMm: 864,
+  nutWidthMm: 41,
+  slotsMm: fourSlots,
+  slotGauges: GAUGES,
+  layout: 'in-line',
+  faceDropMm: 12,
+};
+
 export const BASSES: readonly Archetype[] = [
   {
     id: 'bass-in-line',
     name: 'Bass, four in line',
     facts: 'four in line, flat headstock, slotted posts, top-load bridge',
     sketch: {
-      ...flat,
-      notes: FOUR,
-      scaleMm: 864,
-      nutWidthMm: 41,
-      slotsMm: fourSlots,
-      slotGauges: GAUGES,
-      layout: 'in-line',
-      faceDropMm: 12,
+      ...inLine,
       posts: straightPosts(fourSlots, 0, { firstMm: 58, pitchMm: 39 }, { style: 'slotted', diameterMm: 13, depthMm: 13 }, [11]),
       trees: [{ alongMm: 75, dropMm: 6, strings: [0, 1] }],
       anchor: 'top-load',
@@ -37,14 +41,7 @@ export const BASSES: readonly Archetype[] = [
     name: 'Bass, four in line, reversed',
     facts: 'four in line reversed, flat headstock, slotted posts, strings through the body',
     sketch: {
-      ...flat,
-      notes: FOUR,
-      scaleMm: 864,
-      nutWidthMm: 41,
-      slotsMm: fourSlots,
-      slotGauges: GAUGES,
-      layout: 'in-line',
-      faceDropMm: 12,
+      ...inLine,
       posts: straightPosts(fourSlots, 4, { firstMm: 58, pitchMm: 39 }, { style: 'slotted', diameterMm: 13, depthMm: 13 }, [11]),
       trees: [{ alongMm: 75, dropMm: 6, strings: [2, 3] }],
       anchor: 'through-body',
@@ -75,9 +72,8 @@ export const BASSES: readonly Archetype[] = [
     name: 'Bass, five, four and one',
     facts: 'four posts on the bass side and one on the treble, flat headstock with a retainer bar, strings through the body',
     sketch: {
-      ...flat,
+      ...inLine,
       notes: FIVE,
-      scaleMm: 864,
       nutWidthMm: 46,
       slotsMm: fiveSlots,
       slotGauges: GAUGES_FIVE,
@@ -94,9 +90,8 @@ export const BASSES: readonly Archetype[] = [
     name: 'Bass, five, three and two',
     facts: 'three posts on the bass side and two on the treble, slotted posts, top-load bridge',
     sketch: {
-      ...flat,
+      ...inLine,
       notes: FIVE,
-      scaleMm: 864,
       nutWidthMm: 46,
       slotsMm: fiveSlots,
       slotGauges: GAUGES_FIVE,
@@ -132,12 +127,7 @@ export const BASSES: readonly Archetype[] = [
     name: 'Bass, headless',
     facts: 'no headstock, clamps at the head, screw tuners at the bridge',
     sketch: {
-      ...flat,
-      notes: FOUR,
-      scaleMm: 864,
-      nutWidthMm: 41,
-      slotsMm: fourSlots,
-      slotGauges: GAUGES,
+      ...inLine,
       layout: 'headless',
       faceDropMm: 2,
       posts: clamps(fourSlots, 9, 11),

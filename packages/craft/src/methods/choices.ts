@@ -21,6 +21,16 @@ export type SoftFixing = (typeof SOFT_FIXINGS)[number];
 export const CUT_TIMES = ['before-winding', 'after-it-holds'] as const;
 export type CutTime = (typeof CUT_TIMES)[number];
 
+/** How many strings come off before new ones go on. */
+export const STRIPPINGS = ['one-at-a-time', 'pairs', 'all-off'] as const;
+export type Stripping = (typeof STRIPPINGS)[number];
+/** In which order strings are worked. */
+export const STRING_ORDERS = ['low-first', 'high-first', 'outside-in', 'inside-out', 'alternating'] as const;
+export type StringOrder = (typeof STRING_ORDERS)[number];
+/** Whether a string is wound as soon as it is anchored, or all are anchored first, where strings are off together. */
+export const ANCHORINGS = ['each-wound-at-once', 'all-anchored-first'] as const;
+export type Anchoring = (typeof ANCHORINGS)[number];
+
 /** What somebody chose where the craft leaves a choice; what is left out was not chosen. */
 export interface MethodChoices {
   turns?: Partial<Record<StringClass, number>> | undefined;
@@ -28,6 +38,9 @@ export interface MethodChoices {
   woundFixing?: SteelFixing | undefined;
   softFixing?: SoftFixing | undefined;
   cutTime?: CutTime | undefined;
+  stripping?: Stripping | undefined;
+  stringOrder?: StringOrder | undefined;
+  anchoring?: Anchoring | undefined;
 }
 
 /** Whose choices win over whose: the first that chose. */

@@ -1,9 +1,14 @@
 export {
+  ANCHORINGS,
   CUT_TIMES,
+  inForce,
   METHOD_LAYERS,
   SOFT_FIXINGS,
   STEEL_FIXINGS,
   STRING_CLASSES,
+  STRING_ORDERS,
+  STRIPPINGS,
+  type Anchoring,
   type Chosen,
   type CutTime,
   type LayeredChoices,
@@ -12,6 +17,8 @@ export {
   type SoftFixing,
   type SteelFixing,
   type StringClass,
+  type StringOrder,
+  type Stripping,
 } from './choices.js';
 export { BUILT_IN_TURNS } from './built-in.js';
 export { methodsFor, type HouseMethods, type PostMethod } from './methods-for.js';

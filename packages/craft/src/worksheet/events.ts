@@ -65,6 +65,7 @@ export type BenchEvent =
   | (StringHead & { kind: 'wound'; payload: WoundPayload })
   | (StringHead & { kind: 'turns-counted'; payload: CountedPayload })
   | (StringHead & { kind: 'scrapped'; payload: { why: ScrapReason } })
+  | (Head & { kind: 'bridge-blocked'; payload: { blocked: boolean } })
   | (Head & { kind: 'noted'; payload: { text: string } })
   | (Head & { kind: 'measured'; payload: { what: 'relief' | 'action-treble' | 'action-bass'; valueMm: number } })
   | (Head & { kind: 'undone'; payload: { eventId: string } })

@@ -4,7 +4,6 @@ import {
   currentStage,
   foldWorksheet,
   lastStanding,
-  nextString,
   passed,
   setupOf,
   stockUse,
@@ -120,30 +119,40 @@ describe('the fold', () => {
     expect(foldWorksheet(4, [tick(1, 'strip', 6)])).toEqual(foldWorksheet(4, []));
   });
 
+  it('knows whether a block holds the bridge, as it was said last', () => {
+    const block = (n: number, blocked: boolean): BenchEvent => ({ ...head(n), kind: 'bridge-blocked', payload: { blocked } });
+    expect(foldWorksheet(COUNT, []).blocked).toBe(false);
+    expect(foldWorksheet(COUNT, [block(2, false), block(1, true)]).blocked).toBe(false);
+    expect(foldWorksheet(COUNT, [block(2, false), block(1, true), undo(3, id(2))]).blocked).toBe(true);
+  });
+
+  it('keeps a count with the winding it was of, whatever arrives first', () => {
+    const wound = (n: number): BenchEvent => ({
+      ...head(n),
+      kind: 'wound',
+      string: 2,
+      payload: { turns: 3, slackMm: 60, cutBeyondPostMm: 75, nutDeg: 8 },
+    });
+    const count = (n: number, turns: number): BenchEvent => ({
+      ...head(n),
+      kind: 'turns-counted',
+      string: 2,
+      payload: { turns, slackMm: 59, stretchMm: 4, postDiameterMm: 6, stringDiameterMm: 0.3, nutToPostMm: 90 },
+    });
+    const turns = (...log: BenchEvent[]) => foldWorksheet(COUNT, log).counted[1]?.payload.turns ?? null;
+    expect(turns(count(2, 2.5), wound(1))).toBe(2.5);
+    expect(turns(wound(1), count(2, 2.5), count(3, 2.75))).toBe(2.75);
+    expect(turns(wound(1), count(2, 2.5), wound(3))).toBeNull(); // wound anew: not counted yet
+    expect(turns(wound(1), count(2, 2.5), undo(3, id(1)))).toBeNull();
+    expect(turns(count(1, 2.5))).toBeNull();
+  });
+
   it('keeps the first of two hand-overs', () => {
     expect(foldWorksheet(COUNT, [handedOver(2, 'late'), handedOver(1, 'first')]).handedOver?.payload.remark).toBe('first');
   });
 });
 
 describe('going on', () => {
-  const lowFirst = [5, 4, 3, 2, 1, 0];
-
-  it('takes the next string of the order that is not done, and comes round to one left out', () => {
-    const sheet = foldWorksheet(COUNT, [tick(1, 'wind', 6), tick(2, 'wind', 4)]);
-    expect(nextString(sheet, 'wind', lowFirst)).toBe(4);
-    expect(nextString(sheet, 'wind', lowFirst, 3)).toBe(2);
-    expect(nextString(sheet, 'wind', lowFirst, 0)).toBe(4);
-  });
-
-  it('has no next string when all are done', () => {
-    const sheet = foldWorksheet(
-      COUNT,
-      lowFirst.map((index) => tick(index, 'strip', index + 1)),
-    );
-    expect(nextString(sheet, 'strip', lowFirst)).toBeNull();
-    expect(passed(sheet, 'strip')).toEqual(Array(COUNT).fill(true));
-  });
-
   it('comes to a stage when every string has passed those before', () => {
     const log = [chosen(1), ...[1, 2, 3, 4, 5, 6].map((string) => tick(string + 1, 'ready', string))];
     expect(currentStage(foldWorksheet(COUNT, log))).toBe('strip');

@@ -13,6 +13,8 @@ export interface Worksheet {
   counted: readonly (EventOf<'turns-counted'> | null)[];
   /** Strings that were lost on the way, each with why. */
   scrapped: readonly EventOf<'scrapped'>[];
+  /** A block holds the floating bridge level. */
+  blocked: boolean;
   notes: readonly EventOf<'noted'>[];
   measurements: readonly EventOf<'measured'>[];
   handedOver: EventOf<'handed-over'> | null;
@@ -29,6 +31,7 @@ export function emptyWorksheet(stringCount: number): Worksheet {
     wound: none,
     counted: none,
     scrapped: [],
+    blocked: false,
     notes: [],
     measurements: [],
     handedOver: null,
@@ -72,6 +75,8 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
       return tick(sheet, event);
     case 'scrapped':
       return scrap(sheet, event);
+    case 'bridge-blocked':
+      return { ...sheet, blocked: event.payload.blocked };
     case 'noted':
       return { ...sheet, notes: [...sheet.notes, event] };
     case 'measured':

@@ -22,6 +22,6 @@ export {
 export { logString, specOf, type LoggedString } from './logged-string.js';
 export { stockUse, type StockUse } from './stock-use.js';
 export { emptyWorksheet, foldWorksheet, passed, type Worksheet } from './fold.js';
-export { currentStage, lastStanding, nextString } from './next-string.js';
+export { currentStage, lastStanding } from './progress.js';
 export { setupOf, type Setup, type SetupString } from './setup.js';
 export { countedAgainst, woundAsPlanned } from './from-plan.js';

@@ -24,6 +24,16 @@ const SIDES = [
   { side: 'treble', name: 'treble side' },
 ] as const;
 
+/** What is measured of each post. */
+const COLUMNS = [
+  { key: 'alongMm', head: 'along', label: 'along', step: 0.5 },
+  { key: 'sidewaysMm', head: 'sideways', label: 'sideways', step: 0.5 },
+  { key: 'diameterMm', head: 'diameter', label: 'diameter', step: 0.1 },
+  { key: 'holeHeightMm', head: 'hole', label: 'hole above the face', step: 0.5 },
+  { key: 'holeDepthMm', head: 'deep', label: 'depth', step: 0.5 },
+] as const;
+type PostMeasure = (typeof COLUMNS)[number]['key'];
+
 /** Where the posts, trees and the nut of an instrument really are: dragged, typed, or from three lengths of a rule. */
 @Component({
   selector: 'peg-headstock-page',
@@ -38,6 +48,7 @@ export class HeadstockPage {
   private readonly api = inject(Api);
   private readonly router = inject(Router);
   private readonly session = inject(Session);
+  protected readonly columns = COLUMNS;
   protected readonly height = PICTURE_PX;
   protected readonly width = signal(700);
   protected readonly turned = computed(() => this.session.preferences().turned);
@@ -81,8 +92,13 @@ export class HeadstockPage {
         number: index + 1,
         note,
         // typical figures are often thirds: what is shown is what a rule can show, what is kept stays exact until it is typed over
-        post: { ...post, alongMm: tenth(post.alongMm), sidewaysMm: tenth(post.sidewaysMm) },
-        deep: post.style === 'slotted' || post.style === 'clamp',
+        values: {
+          alongMm: tenth(post.alongMm),
+          sidewaysMm: tenth(post.sidewaysMm),
+          diameterMm: post.diameterMm,
+          holeHeightMm: post.holeHeightMm,
+          holeDepthMm: post.style === 'slotted' || post.style === 'clamp' ? post.holeDepthMm : null,
+        },
         gives: plan?.kind === 'post' ? `${plan.wind.turns.toFixed(1)}, ${plan.nut === null ? '–' : degrees(plan.nut.vertical)}` : '–',
       };
     }),
@@ -107,7 +123,11 @@ export class HeadstockPage {
     lastAside: 'last post from the centre',
   } as const;
 
-  protected changePost(index: number, change: Partial<Geometry['strings'][number]['post']>): void {
+  protected changePost(index: number, key: PostMeasure, mm: number): void {
+    this.movePost(index, { [key]: mm });
+  }
+
+  private movePost(index: number, change: Partial<Geometry['strings'][number]['post']>): void {
     this.edit((geometry) => ({
       ...geometry,
       strings: geometry.strings.map((string, at) => (at === index ? { ...string, post: { ...string.post, ...change } } : string)),
@@ -157,7 +177,7 @@ export class HeadstockPage {
   }
 
   protected dragPost({ index, alongMm, sidewaysMm }: MovedPost): void {
-    this.changePost(index, { alongMm: toStep(alongMm), sidewaysMm: toStep(sidewaysMm) });
+    this.movePost(index, { alongMm: toStep(alongMm), sidewaysMm: toStep(sidewaysMm) });
   }
 
   protected settle(): void {

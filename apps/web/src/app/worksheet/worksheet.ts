@@ -155,8 +155,10 @@ export class WorksheetPlace {
       return void (await this.step(1));
     }
     const number = this.desk.lane() + 1;
-    if (!(await this.desk.markDone())) return;
+    const stage = await this.desk.markDone();
+    if (stage === null) return;
     this.said.set(`String ${number} done`);
+    if (stage !== this.desk.stage()) await this.go(stage);
   }
 
   /** Asks why the string in hand was lost, where there is one that can be: chosen, and not handed over. */
@@ -177,7 +179,10 @@ export class WorksheetPlace {
   }
 
   protected async takeBack(): Promise<void> {
-    if (await this.desk.takeBack()) this.said.set('Taken back');
+    const stage = await this.desk.takeBack();
+    if (stage === null) return;
+    this.said.set('Taken back');
+    if (stage !== this.desk.stage()) await this.go(stage);
   }
 }
 

@@ -187,6 +187,63 @@ describe('the desk of a worksheet', () => {
     expect(desk.lane()).toBe(1);
   });
 
+  it('follows the run: after a string is off it is looked over, anchored and wound, and taking back goes the same way', async () => {
+    await open(setup(nines));
+    await desk.choose();
+    desk.stage.set('strip');
+    TestBed.tick();
+    expect(desk.lane()).toBe(5);
+    expect(await desk.markDone()).toBe('look-over');
+    desk.stage.set('look-over');
+    TestBed.tick();
+    expect(desk.lane()).toBe(5);
+    expect(await desk.takeBack()).toBe('strip');
+    expect(desk.sheet().done.strip[5]).toBeNull();
+    desk.stage.set('strip');
+    expect(await desk.takeBack()).toBeNull();
+  });
+
+  it('lies as the instrument does: string 1 nearest with the headstock to the right', async () => {
+    await open(setup(nines));
+    expect(desk.inView([1, 2, 3])).toEqual([1, 2, 3]);
+    TestBed.inject(Session).person.set({ ...person, preferences: { ...DEFAULT_PREFERENCES, turned: true } });
+    expect(desk.inView([1, 2, 3])).toEqual([3, 2, 1]);
+  });
+
+  it('winds by the ways in force, and learns from the turns that were counted', async () => {
+    await open(setup(nines));
+    await desk.choose();
+    desk.stage.set('wind');
+    TestBed.tick();
+    const planned = () => desk.plans()[0];
+    expect(planned()).toMatchObject({ kind: 'post', methods: { turns: 3, turnsFrom: 'built-in' } });
+    TestBed.inject(Session).person.set({ ...person, preferences: { ...DEFAULT_PREFERENCES, methods: { turns: { 'thin-plain': 2 } } } });
+    expect(planned()).toMatchObject({ methods: { turns: 2, turnsFrom: 'technician' } });
+    desk.lane.set(0);
+    await desk.markDone();
+    desk.lane.set(0);
+    expect(desk.postThicker().count).toBe(0);
+    await desk.count(1.5); // fewer than planned: the post is thicker than noted, or less slack was left than meant
+    expect(desk.postThicker()).toMatchObject({ count: 1 });
+    expect(desk.postThicker().value).toBeGreaterThan(0);
+    expect(desk.leaves().value).toBeLessThan(1);
+    expect(desk.evidence()).toMatchObject([{ string: 1, turns: 1.5, personName: 'you' }]);
+    expect(await desk.takeBack()).toBe('wind');
+    expect(desk.evidence()).toEqual([]);
+  });
+
+  it('lets all strings off a floating bridge only once a block holds it', async () => {
+    await open(setup(nines));
+    const file = worksheetFile(setup(nines));
+    const bridge = { ...file.passport.geometry.bridge, anchor: 'floating-vibrato' as const };
+    await database.files.put({ jobId, file: { ...file, passport: { ...file.passport, geometry: { ...file.passport.geometry, bridge } } } });
+    await desk.open(jobId);
+    TestBed.inject(Session).person.set({ ...person, preferences: { ...DEFAULT_PREFERENCES, methods: { stripping: 'all-off' } } });
+    expect(desk.run()?.schools.stripping).toMatchObject({ value: 'one-at-a-time', forced: 'floating-bridge', overruled: 'all-off' });
+    await desk.block(true);
+    expect(desk.run()?.schools.stripping).toMatchObject({ value: 'all-off', forced: null });
+  });
+
   it('knows a set of an older log by its name', async () => {
     const payload: SetChosen = {
       name: tens.name,

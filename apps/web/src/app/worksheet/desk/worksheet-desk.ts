@@ -3,6 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { CountedTurnsRow } from '@gold-peg/contract/bench-log';
 import { evidenceOf } from '@gold-peg/contract/jobs';
 import { toInstrument } from '@gold-peg/contract/register';
+import { nextStep, planRun, stringSteps, type BenchRun } from '@gold-peg/craft/bench-run';
 import { calibrate } from '@gold-peg/craft/calibration';
 import type { LayeredChoices } from '@gold-peg/craft/methods';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
@@ -17,15 +18,18 @@ import {
   isStringStage,
   lastStanding,
   logString,
-  nextString,
   specOf,
+  stageOf,
   STRING_EVENTS,
   woundAsPlanned,
+  type BenchEvent,
+  type EventOf,
   type LoggedString,
   type LoggedTuning,
   type ScrapReason,
   type SetChosen,
   type Stage,
+  type StringEventKind,
   type StringStage,
 } from '@gold-peg/craft/worksheet';
 import { BenchLog, type Happening } from '../../bench-log/bench-log';
@@ -41,13 +45,11 @@ export interface OwnSet {
   from: StringSet | null;
 }
 
-/** Steps that taking back undoes at each stage. */
-const UNDOES: Readonly<Partial<Record<Stage, readonly string[]>>> = {
-  ...Object.fromEntries(Object.entries(STRING_EVENTS).map(([stage, kind]) => [stage, [kind]])),
-  choose: ['set-chosen'],
-  wind: ['wound', 'turns-counted'],
-  'hand-over': ['handed-over'],
-};
+/** What taking back undoes where the whole instrument is chosen for or handed over; anywhere else the latest step of a string. */
+const UNDOES: Readonly<Partial<Record<Stage, readonly string[]>>> = { choose: ['set-chosen'], 'hand-over': ['handed-over'] };
+const TICKS: readonly string[] = Object.values(STRING_EVENTS);
+const STEP_KINDS = [...TICKS, 'turns-counted'];
+const isStep = (event: BenchEvent): event is EventOf<StringEventKind> => TICKS.includes(event.kind);
 
 /** Everything the stages of one worksheet share: the fold of its log, the lane in hand, and what can be done. */
 @Injectable()
@@ -168,12 +170,14 @@ export class WorksheetDesk {
     const plan = this.plans()[this.lane()] ?? null;
     return cut === null ? plan : this.planFor(this.lane(), this.strings()[this.lane()] ?? null, cut);
   });
-  /** Low strings first, the way most restring; the order of the house comes with house methods. */
-  readonly order = computed(() =>
-    this.lanes()
-      .map(({ index }) => index)
-      .reverse(),
-  );
+  /** All there is to do, in the order of the ways in force. */
+  readonly run = computed<BenchRun | null>(() => {
+    const instrument = this.instrument();
+    if (instrument === null) return null;
+    const run = planRun({ instrument, strings: this.strings(), choices: this.choices(), blocked: this.sheet().blocked });
+    return run.ok ? run.value : null;
+  });
+  private readonly steps = computed(() => stringSteps(this.run()?.steps ?? []));
   readonly startedAt = computed(() => this.sheet().standing[0]?.at ?? null);
   readonly closed = computed(() => this.sheet().handedOver !== null);
 
@@ -207,38 +211,43 @@ export class WorksheetDesk {
   }
 
   /** The stage the work has come to. */
-  readonly reached = computed(() => currentStage(this.sheet()));
+  readonly reached = computed<Stage>(() =>
+    this.sheet().chosen === null ? 'choose' : (nextStep(this.steps(), this.sheet())?.stage ?? currentStage(this.sheet())),
+  );
 
   /** Takes the next string of the stage in hand. */
   pickUp(): void {
-    const next = nextString(this.sheet(), this.stage(), this.order());
-    this.lane.set(next ?? this.order()[0] ?? 0);
+    const here = this.steps().filter(({ stage }) => stage === this.stage());
+    const next = nextStep(here, this.sheet());
+    this.lane.set(next?.string ?? here[0]?.string ?? 0);
   }
 
-  /** Marks the step of the lane in hand done and goes on to the next. Returns false where nothing can be done. */
-  async markDone(): Promise<boolean> {
+  /** Marks the step of the lane in hand done and takes up the next of the run. Returns its stage, or null where nothing was done. */
+  async markDone(): Promise<Stage | null> {
     const stage = this.stage();
     const lane = this.lane();
-    if (this.closed() || !isStringStage(stage) || this.sheet().done[stage][lane] !== null) return false;
+    if (this.closed() || !isStringStage(stage) || this.sheet().done[stage][lane] !== null) return null;
     const happening = this.doing(stage, lane);
-    if (happening === null) return false;
+    if (happening === null) return null;
     await this.happens(happening);
-    const next = nextString(this.sheet(), stage, this.order(), lane);
+    const next = nextStep(this.steps(), this.sheet(), { stage, string: lane });
     // whoever picked another string meanwhile keeps it in hand
-    if (next !== null && this.lane() === lane) this.lane.set(next);
-    return true;
+    if (next === null || this.lane() !== lane) return stage;
+    if (next.stage === stage) this.lane.set(next.string);
+    return next.stage;
   }
 
-  /** Undoes the latest step of this stage that stands, and takes its string in hand again. */
-  async takeBack(): Promise<boolean> {
+  /** Undoes the latest step that stands, whatever its stage, and takes its string in hand again. Returns its stage, or null where there is none. */
+  async takeBack(): Promise<Stage | null> {
     const stage = this.stage();
-    const kinds = UNDOES[stage] ?? [];
-    const eventId = lastStanding(this.sheet(), kinds);
-    if (eventId === null) return false;
+    const eventId = lastStanding(this.sheet(), UNDOES[stage] ?? STEP_KINDS);
     const event = this.sheet().standing.find(({ id }) => id === eventId);
+    if (event === undefined || eventId === null) return null;
     await this.happens({ kind: 'undone', payload: { eventId } });
-    if (event !== undefined && 'string' in event) this.lane.set(event.string - 1);
-    return true;
+    if (!('string' in event)) return stage;
+    const of = event.kind === 'turns-counted' ? 'wind' : isStep(event) ? stageOf(event.kind) : stage;
+    if (of === stage) this.lane.set(event.string - 1);
+    return of;
   }
 
   async choose(): Promise<void> {
@@ -281,6 +290,11 @@ export class WorksheetDesk {
   /** Lanes, or anything that goes with them, in the order they lie on the bench: the farthest first. */
   inView<T>(perLane: readonly T[]): T[] {
     return this.nearestFirst() ? [...perLane].reverse() : [...perLane];
+  }
+
+  /** Puts a block under a floating bridge, or takes it out: with it, all strings may come off. */
+  block(blocked: boolean): Promise<unknown> {
+    return this.happens({ kind: 'bridge-blocked', payload: { blocked } });
   }
 
   handOver(remark: string): Promise<unknown> {

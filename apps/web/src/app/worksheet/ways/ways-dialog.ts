@@ -8,7 +8,10 @@ import { Api } from '../../server/api';
 import { sayProblem } from '../../server/server-problem';
 import { Session } from '../../session/session';
 import type { WorksheetDesk } from '../desk/worksheet-desk';
-import { FIXINGS, fixingRows, LAYER_NAMES, turnRows, withFixing, withTurns, type FixingKey } from './ways-form';
+import { choiceRows, LAYER_NAMES, turnRows, withChoice, withTurns, type ChoiceKey } from './ways-form';
+
+const AT_THE_POST: readonly ChoiceKey[] = ['plainFixing', 'woundFixing', 'softFixing', 'cutTime'];
+const OF_THE_RUN: readonly ChoiceKey[] = ['stripping', 'stringOrder', 'anchoring'];
 
 /** The ways in force at this instrument, who chose them, and changing them in place. */
 @Component({
@@ -32,10 +35,11 @@ export class WaysDialog {
     const found = this.desk.strings().flatMap((string) => (string === null || family === undefined ? [] : [stringClass(family, string)]));
     return [...new Set(found)];
   });
-  protected readonly turns = computed(() => turnRows(this.classes(), this.desk.choices()));
-  protected readonly fixings = computed(() =>
-    fixingRows(this.desk.choices()).map((row) => ({ ...row, choices: Object.entries(FIXINGS[row.key as FixingKey].choices) })),
-  );
+  protected readonly sections = computed(() => [
+    { head: 'turns wanted', rows: turnRows(this.classes(), this.desk.choices()) },
+    { head: 'fixed at the post', rows: choiceRows(AT_THE_POST, this.desk.choices()) },
+    { head: 'the run', rows: choiceRows(OF_THE_RUN, this.desk.choices()) },
+  ]);
   /** Ways of the house are the owner's to change; at the counter nobody winds. */
   protected readonly mayChange = computed<Readonly<Record<MethodLayer, boolean>>>(() => {
     const role = this.session.person()?.role;
@@ -47,8 +51,8 @@ export class WaysDialog {
     void this.keep(layer, withTurns(this.desk.choices()[layer] ?? {}, of as StringClass, turns));
   }
 
-  protected setFixing(layer: MethodLayer, key: string, value: string): void {
-    void this.keep(layer, withFixing(this.desk.choices()[layer] ?? {}, key as FixingKey, value === '' ? null : value));
+  protected setChoice(layer: MethodLayer, key: string, value: string): void {
+    void this.keep(layer, withChoice(this.desk.choices()[layer] ?? {}, key as ChoiceKey, value === '' ? null : value));
   }
 
   private async keep(layer: MethodLayer, methods: MethodChoices): Promise<void> {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { methodsFor, type LayeredChoices } from '@gold-peg/craft/methods';
 import { stringProperties } from '@gold-peg/craft/strings';
 import { fromInches } from '@gold-peg/craft/units';
-import { fixingRows, turnRows, withFixing, withTurns } from './ways-form';
+import { choiceRows, turnRows, withChoice, withTurns } from './ways-form';
 
 const thin = stringProperties({ family: 'electric', construction: 'plain', gauge: fromInches(0.01) });
 const inForce = (choices: LayeredChoices) => {
@@ -20,7 +20,7 @@ describe('ways as a form', () => {
     const [row] = turnRows(['thin-plain'], all);
     expect(row).toMatchObject({ layers: { instrument: null, technician: '4', house: '2' }, builtIn: '3', from: 'technician' });
     expect(inForce(all)).toMatchObject({ turns: 4, turnsFrom: row?.from });
-    expect(fixingRows(all).map(({ key, from }) => `${key} ${from}`)).toEqual([
+    expect(choiceRows(['plainFixing', 'woundFixing', 'softFixing', 'cutTime'], all).map(({ key, from }) => `${key} ${from}`)).toEqual([
       'plainFixing built-in',
       'woundFixing built-in',
       'softFixing built-in',
@@ -32,8 +32,8 @@ describe('ways as a form', () => {
     const changed = withTurns(all.technician ?? {}, 'bass', 3);
     expect(changed).toEqual({ turns: { 'thin-plain': 4, bass: 3 } });
     expect(withTurns(changed, 'thin-plain', null)).toEqual({ turns: { bass: 3 } });
-    const fixed = withFixing(all.house ?? {}, 'plainFixing', 'turns-first');
+    const fixed = withChoice(all.house ?? {}, 'plainFixing', 'turns-first');
     expect(inForce({ house: fixed })).toMatchObject({ postMethod: 'turns-first', methodFrom: 'house' });
-    expect(withFixing(fixed, 'cutTime', null)).not.toHaveProperty('cutTime');
+    expect(withChoice(fixed, 'cutTime', null)).not.toHaveProperty('cutTime');
   });
 });

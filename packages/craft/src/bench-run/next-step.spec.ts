@@ -1,0 +1,60 @@
+import { describe, expect, it } from 'vitest';
+import { instrumentOf } from '../archetypes/index.js';
+import type { Stripping } from '../methods/index.js';
+import { emptyWorksheet, type BenchEvent, type Worksheet } from '../worksheet/index.js';
+import { nextStep, planRun, stringSteps, type StringStep } from './index.js';
+
+const stepsOf = (stripping: Stripping) => {
+  const instrument = instrumentOf('acoustic-parlour');
+  const run = planRun({ instrument, strings: instrument.strings.map(() => null), choices: {}, stripping });
+  if (!run.ok) throw new Error(run.problem.kind);
+  return stringSteps(run.value.steps);
+};
+const ticked = (sheet: Worksheet, { stage, string }: StringStep): Worksheet => ({
+  ...sheet,
+  done: { ...sheet.done, [stage]: sheet.done[stage].with(string, { id: 'a' } as BenchEvent) },
+});
+/** All that Space does, from the first step on. */
+function bySpace(steps: readonly StringStep[]): StringStep[] {
+  const walked: StringStep[] = [];
+  let sheet = emptyWorksheet(6);
+  for (let step = nextStep(steps, sheet); step !== null && walked.length < 100; step = nextStep(steps, sheet, step)) {
+    walked.push(step);
+    sheet = ticked(sheet, step);
+  }
+  return walked;
+}
+const said = (steps: readonly StringStep[]) => steps.map(({ stage, string }) => `${stage} ${string + 1}`);
+
+describe('the next step', () => {
+  it('leads one string at a time from peg to pitch, all strings together by stages', () => {
+    expect(said(bySpace(stepsOf('one-at-a-time'))).slice(6, 12)).toEqual([
+      'strip 6',
+      'look-over 6',
+      'anchor 6',
+      'wind 6',
+      'strip 5',
+      'look-over 5',
+    ]);
+    expect(said(bySpace(stepsOf('all-off'))).slice(6, 13)).toEqual([
+      'strip 6',
+      'strip 5',
+      'strip 4',
+      'strip 3',
+      'strip 2',
+      'strip 1',
+      'look-over 6',
+    ]);
+  });
+
+  it('walks through every step of the run once, and then there is none', () => {
+    for (const school of ['one-at-a-time', 'pairs', 'all-off'] as const) expect(bySpace(stepsOf(school))).toEqual(stepsOf(school));
+  });
+
+  it('comes back to what was left out, after what follows the step in hand', () => {
+    const steps = stepsOf('all-off');
+    const sheet = ticked(emptyWorksheet(6), { stage: 'trim', string: 0 });
+    expect(nextStep(steps, sheet, { stage: 'trim', string: 0 })).toEqual({ stage: 'ready', string: 5 });
+    expect(nextStep(steps, sheet, { stage: 'strip', string: 1 })).toEqual({ stage: 'strip', string: 0 });
+  });
+});

@@ -1,0 +1,258 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { ARCHETYPES, instrumentOf } from '../archetypes/index.js';
+import { expectedEffort } from '../day/index.js';
+import { ANCHORS, POST_STYLES, type AnchorKind, type Instrument, type PostStyle } from '../instrument/index.js';
+import { STRING_ORDERS, STRIPPINGS, type LayeredChoices, type Stripping } from '../methods/index.js';
+import { STRING_STAGES } from '../worksheet/index.js';
+import {
+  canStand,
+  CAUTIONS,
+  planRun,
+  possibleStrippings,
+  schoolsInForce,
+  stringOrder,
+  TOOLS,
+  type BenchRun,
+  type RunStep,
+} from './index.js';
+
+/** An instrument of six strings with this anchor and these posts. */
+function madeOf(anchor: AnchorKind, style: PostStyle): Instrument {
+  const six = instrumentOf('electric-split');
+  const strings = six.strings.map((string) => ({ ...string, post: { ...string.post, style } }));
+  return { ...six, strings, bridge: { ...six.bridge, anchor } };
+}
+const STRINGS = Array.from({ length: 6 }, (_, index) => ({ construction: index < 3 ? ('plain' as const) : ('wound' as const) }));
+
+interface Asked {
+  blocked?: boolean;
+  stripping?: Stripping;
+  choices?: LayeredChoices;
+}
+
+function run(instrument: Instrument, { choices = {}, ...asked }: Asked = {}): BenchRun {
+  const outcome = planRun({ instrument, strings: STRINGS.slice(0, instrument.strings.length), choices, ...asked });
+  if (!outcome.ok) throw new Error(outcome.problem.kind);
+  return outcome.value;
+}
+
+const at = (steps: readonly RunStep[], stage: RunStep['stage'], string: number) =>
+  steps.findIndex((step) => step.stage === stage && step.string === string);
+
+/** How many strings are off at the worst moment. */
+function mostOff(steps: readonly RunStep[]): number {
+  let off = 0;
+  let most = 0;
+  for (const { stage, string } of steps) {
+    if (string === null) continue;
+    if (stage === 'strip') most = Math.max(most, ++off);
+    if (stage === 'wind') off--;
+  }
+  return most;
+}
+
+const combinations = ANCHORS.flatMap((anchor) =>
+  POST_STYLES.flatMap((style) =>
+    STRIPPINGS.flatMap((stripping) => [false, true].map((blocked) => ({ anchor, style, stripping, blocked }))),
+  ),
+);
+const possible = combinations.filter(
+  ({ anchor, style, stripping, blocked }) => canStand(anchor, style) && possibleStrippings(anchor, blocked).includes(stripping),
+);
+
+describe('the run at every anchor and post, in every school that is possible', () => {
+  it('knows what is possible: hundreds of combinations, and no anchor or post left out', () => {
+    expect(possible.length).toBeGreaterThan(300);
+    expect(new Set(possible.map(({ anchor }) => anchor)).size).toBe(ANCHORS.length);
+    expect(new Set(possible.map(({ style }) => style)).size).toBe(POST_STYLES.length);
+  });
+
+  it.each(possible.map((each) => [`${each.anchor}, ${each.style}, ${each.stripping}${each.blocked ? ', blocked' : ''}`, each] as const))(
+    '%s',
+    (_name, { anchor, style, stripping, blocked }) => {
+      const { steps, schools } = run(madeOf(anchor, style), { stripping, blocked });
+      // every string passes every stage once, in the order of the work
+      for (let string = 0; string < 6; string++) {
+        const places = STRING_STAGES.map((stage) => at(steps, stage, string));
+        expect(places.every((place) => place >= 0)).toBe(true);
+        expect(places).toEqual([...places].sort((a, b) => a - b));
+        for (const stage of STRING_STAGES) expect(steps.filter((step) => step.stage === stage && step.string === string).length).toBe(1);
+      }
+      // as many are off together as the school says
+      expect(schools.stripping.value).toBe(stripping);
+      expect(mostOff(steps)).toBe({ 'one-at-a-time': 1, pairs: 2, 'all-off': 6 }[stripping]);
+      // tails are fed through before anything is tightened
+      if (anchor === 'wrap-and-tuck')
+        expect(Math.max(...[0, 1, 2, 3, 4, 5].map((string) => at(steps, 'anchor', string)))).toBeLessThan(
+          Math.min(...[0, 1, 2, 3, 4, 5].map((string) => at(steps, 'wind', string))),
+        );
+      // cautions where they belong
+      for (const step of steps) {
+        for (const caution of step.cautions) expect(CAUTIONS[caution].length).toBeGreaterThan(20);
+        for (const text of [step.does, step.why, step.check, step.done]) expect(text).not.toBe('');
+        if (step.stage === 'strip' && step.string !== null) {
+          expect(step.cautions).toContain('never-cut');
+          expect(step.cautions).toContain('loose-ends');
+        }
+        if (step.stage === 'bring-up' || step.stage === 'settle') expect(step.cautions).toContain('eyes');
+        if (step.stage === 'trim') expect(step.cautions).toContain('stubs');
+      }
+    },
+  );
+
+  it('refuses every other combination, and says which part of it cannot be', () => {
+    for (const { anchor, style, stripping, blocked } of combinations) {
+      if (
+        possible.some((each) => each.anchor === anchor && each.style === style && each.stripping === stripping && each.blocked === blocked)
+      )
+        continue;
+      const outcome = planRun({ instrument: madeOf(anchor, style), strings: STRINGS, choices: {}, stripping, blocked });
+      expect(outcome).toMatchObject({
+        ok: false,
+        problem: canStand(anchor, style)
+          ? { kind: 'stripping-not-possible', anchor, stripping }
+          : { kind: 'post-cannot-stand', anchor, style },
+      });
+    }
+  });
+});
+
+describe('what an instrument forces', () => {
+  const schools = (anchor: AnchorKind, choices: LayeredChoices = {}, blocked = false) =>
+    schoolsInForce({ bridge: { anchor, behindSaddle: 0 as never } }, choices, blocked);
+
+  it('takes strings off one at a time by default, whoever chose otherwise wins, and the bridge over all', () => {
+    expect(schools('pins').stripping).toMatchObject({ value: 'one-at-a-time', from: 'built-in', forced: null });
+    expect(schools('pins', { house: { stripping: 'all-off' } }).stripping).toMatchObject({ value: 'all-off', from: 'house' });
+    const overruled = schools('hooked-tailpiece', { technician: { stripping: 'all-off' } }).stripping;
+    expect(overruled).toEqual({ value: 'one-at-a-time', from: 'forced', forced: 'loose-bridge', overruled: 'all-off' });
+  });
+
+  it('lets all strings off a floating bridge only while it is blocked', () => {
+    const wish: LayeredChoices = { technician: { stripping: 'all-off' } };
+    expect(schools('floating-vibrato', wish).stripping).toMatchObject({ value: 'one-at-a-time', forced: 'floating-bridge' });
+    expect(schools('floating-vibrato', wish, true).stripping).toMatchObject({ value: 'all-off', forced: null });
+    expect(schools('double-locking').stripping.value).toBe('pairs');
+    expect(schools('double-locking', wish).stripping).toMatchObject({ value: 'pairs', forced: 'strings-share-clamps' });
+  });
+
+  it('anchors all first at wrap-and-tuck, and never where each comes off by itself', () => {
+    expect(schools('wrap-and-tuck').anchoring).toMatchObject({ value: 'all-anchored-first', forced: 'tails-under-neighbours' });
+    const first: LayeredChoices = { house: { anchoring: 'all-anchored-first' } };
+    expect(schools('pins', first).anchoring).toMatchObject({ value: 'each-wound-at-once', overruled: 'all-anchored-first' });
+    expect(schools('pins', { house: { ...first.house, stripping: 'all-off' } }).anchoring).toMatchObject({
+      value: 'all-anchored-first',
+      from: 'house',
+    });
+  });
+});
+
+describe('the words of a step', () => {
+  const step = (anchor: AnchorKind, stage: RunStep['stage']) => {
+    const style = anchor === 'headless' ? 'clamp' : 'through';
+    const found = run(madeOf(anchor, style)).steps.find((each) => each.stage === stage && each.string !== null);
+    if (found === undefined) throw new Error('no step');
+    return { ...found, said: [found.does, found.check, ...found.cautions.map((caution) => CAUTIONS[caution])].join(' ') };
+  };
+
+  it('slacken before anything is taken off or cut, at every bridge', () => {
+    for (const anchor of ANCHORS) expect(step(anchor, 'strip').does).toMatch(anchor === 'headless' ? /^Unscrew the tuner/ : /slacken/i);
+  });
+
+  it('mark a loose bridge first, and note how a floating one stands', () => {
+    const first = (anchor: AnchorKind) =>
+      run(madeOf(anchor, 'through')).steps.find(({ stage, string }) => stage === 'strip' && string === null)?.does;
+    expect(first('hooked-tailpiece')).toContain('Mark the place of the bridge');
+    expect(first('floating-vibrato')).toContain('how level the bridge stands');
+    expect(first('double-locking')).toContain('which way its pads lie');
+    expect(first('pins')).toBeUndefined();
+  });
+
+  it('never hammer a pin, never pull a tie upward, never lever at a tip', () => {
+    expect(step('pins', 'anchor').said).toContain('Never hammer');
+    expect(step('pins', 'strip').said).toContain('by the shoulder');
+    expect(step('tie-block', 'anchor').said).toContain('never upward');
+    expect(step('double-locking', 'anchor').said).toContain('Too tight cuts the string');
+  });
+
+  it('send repairs to a repairer, wounds to a clinician, old finishes to a specialist', () => {
+    expect(step('pins', 'look-over').said).toContain('qualified repairer');
+    expect(step('pins', 'look-over').said).toContain('specialist');
+    expect(step('pins', 'trim').said).toContain('clinician');
+  });
+
+  it('seat what each anchor needs at the end', () => {
+    expect(step('pins', 'trim').does).toContain('Push pins back by hand');
+    expect(step('double-locking', 'trim').does).toContain('fine tuners');
+    expect(step('hooked-tailpiece', 'trim').does).toContain('Slide the cover back');
+    expect(step('headless', 'trim').does).toContain('just inside their clamps');
+  });
+});
+
+describe('the order of strings', () => {
+  it.each([
+    ['low-first', [5, 4, 3, 2, 1, 0]],
+    ['high-first', [0, 1, 2, 3, 4, 5]],
+    ['outside-in', [5, 0, 4, 1, 3, 2]],
+    ['inside-out', [2, 3, 1, 4, 0, 5]],
+    ['alternating', [5, 2, 4, 1, 3, 0]],
+  ] as const)('%s of six', (order, strings) => {
+    expect(stringOrder(order, 6)).toEqual(strings);
+  });
+
+  it('names every string once, however many there are', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...STRING_ORDERS), fc.integer({ min: 1, max: 18 }), (order, count) => {
+        expect([...stringOrder(order, count)].sort((a, b) => a - b)).toEqual(Array.from({ length: count }, (_, index) => index));
+      }),
+    );
+  });
+
+  it('takes pairs that share a clamp together, whatever the order', () => {
+    for (const stringOrder of STRING_ORDERS) {
+      const { steps } = run(instrumentOf('electric-double-locking'), { choices: { technician: { stringOrder } } });
+      const off = steps.flatMap(({ stage, string }) => (stage === 'strip' && string !== null ? [string] : []));
+      for (const pair of [off.slice(0, 2), off.slice(2, 4), off.slice(4)])
+        expect(Math.floor((pair[0] ?? 0) / 2)).toBe(Math.floor((pair[1] ?? 9) / 2));
+    }
+  });
+});
+
+describe('tools and time', () => {
+  it.each(ARCHETYPES.map(({ id }) => id))('%s: lists what its steps use, and takes what its kind is expected to take', (id) => {
+    const instrument = instrumentOf(id);
+    const strings = instrument.strings.map(() => ({
+      construction: instrument.family === 'ukulele' ? ('nylon' as const) : ('wound' as const),
+    }));
+    const outcome = planRun({ instrument, strings, choices: {} });
+    if (!outcome.ok) throw new Error(outcome.problem.kind);
+    const { steps, tools } = outcome.value;
+    for (const { tools: used } of steps) for (const tool of used) expect(tools).toContain(tool);
+    for (const tool of tools) expect(TOOLS[tool]).not.toBe('');
+    const effort = expectedEffort(
+      instrument.family,
+      strings.map(({ construction }) => construction),
+    );
+    const sum = (part: 'attended' | 'unattended') => steps.reduce((total, { minutes }) => total + minutes[part], 0);
+    expect(sum('attended')).toBeCloseTo(effort.attendedMinutes, 6);
+    expect(sum('unattended')).toBeCloseTo(60 * effort.settlingHours, 9);
+  });
+
+  it('lays out for exactly this job: a lever for pins, hex keys for clamps, tape and pencil for a loose bridge, a block for one that floats', () => {
+    const tools = (id: string) => run(instrumentOf(id)).tools;
+    expect(tools('acoustic-parlour')).toContain('pin-lever');
+    expect(tools('electric-double-locking')).toEqual(expect.arrayContaining(['hex-keys', 'block']));
+    expect(tools('banjo-tenor')).toEqual(expect.arrayContaining(['masking-tape', 'pencil']));
+    expect(tools('classical')).not.toContain('pin-lever');
+    expect(tools('electric-headless')).toContain('eraser');
+  });
+
+  it('stretches each kind in its own way: bass at the nodes, nylon by twisting, others along', () => {
+    const settle = (id: string) => run(instrumentOf(id)).steps.find(({ stage }) => stage === 'settle')?.does ?? '';
+    expect(settle('bass-in-line')).toContain('at the nodes');
+    expect(settle('ukulele-concert')).toContain('twist');
+    expect(settle('acoustic-parlour')).toContain('move along the string');
+    expect(settle('electric-in-line-locking')).toContain('Back to pitch before the next string');
+  });
+});

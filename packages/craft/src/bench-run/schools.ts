@@ -1,0 +1,99 @@
+import type { AnchorKind, Instrument, PostStyle } from '../instrument/index.js';
+import {
+  inForce,
+  STRIPPINGS,
+  type Anchoring,
+  type Chosen,
+  type LayeredChoices,
+  type StringOrder,
+  type Stripping,
+} from '../methods/index.js';
+
+/** Why a school is not possible at an anchor, or not chosen by anybody but forced. */
+export type ForcedBy = 'loose-bridge' | 'floating-bridge' | 'tails-under-neighbours' | 'strings-share-clamps' | 'strings-come-off-singly';
+
+/** What a school is good for, said beside the other one where they disagree. */
+export const STRIPPING_REASONS: Readonly<Record<Stripping, string>> = {
+  'one-at-a-time': 'neck and bridge stay loaded, and the old neighbour shows where things go',
+  pairs: 'two strings share a clamp of the nut',
+  'all-off': 'cleaning, oiling and fret work, and it is quicker; the neck comes back within minutes',
+};
+
+export const FORCED_REASONS: Readonly<Record<ForcedBy, string>> = {
+  'loose-bridge': 'the loose bridge stands only by tension: one string at a time, or it falls and its place is lost',
+  'floating-bridge': 'strings and springs hold the floating bridge: with all strings off it falls back, unless it is blocked level first',
+  'tails-under-neighbours': 'every tail is tucked under its neighbour’s wraps: all strings are anchored before any is tightened',
+  'strings-share-clamps': 'two strings share each clamp of the nut: one pair at a time, unless the bridge is blocked',
+  'strings-come-off-singly': 'strings that come off one at a time are wound before the next comes off',
+};
+
+/** Schools of stripping that are physically possible at an anchor. */
+export function possibleStrippings(anchor: AnchorKind, blocked: boolean): readonly Stripping[] {
+  switch (anchor) {
+    case 'hooked-tailpiece':
+      return ['one-at-a-time'];
+    case 'wrap-and-tuck':
+      return ['all-off'];
+    case 'floating-vibrato':
+      return blocked ? STRIPPINGS : ['one-at-a-time'];
+    case 'double-locking':
+      return blocked ? STRIPPINGS : ['pairs', 'one-at-a-time'];
+    default:
+      return STRIPPINGS;
+  }
+}
+
+export function forcedBy(anchor: AnchorKind): ForcedBy | null {
+  if (anchor === 'hooked-tailpiece') return 'loose-bridge';
+  if (anchor === 'wrap-and-tuck') return 'tails-under-neighbours';
+  if (anchor === 'floating-vibrato') return 'floating-bridge';
+  return anchor === 'double-locking' ? 'strings-share-clamps' : null;
+}
+
+/** Whether such a post can stand on an instrument with such an anchor. */
+export function canStand(anchor: AnchorKind, style: PostStyle): boolean {
+  if ((anchor === 'headless') !== (style === 'clamp')) return false;
+  return style !== 'side-peg' || anchor === 'hooked-tailpiece';
+}
+
+/** A school, who chose it, and what was chosen instead where the instrument does not allow it. */
+export interface School<T> {
+  value: T;
+  from: Chosen<T>['from'] | 'forced';
+  forced: ForcedBy | null;
+  overruled: T | null;
+}
+
+export interface RunSchools {
+  stripping: School<Stripping>;
+  order: School<StringOrder>;
+  anchoring: School<Anchoring>;
+}
+
+/** The schools in force at this instrument: what was chosen, or what the instrument forces. `blocked`: the bridge is held level. */
+export function schoolsInForce(instrument: Pick<Instrument, 'bridge'>, choices: LayeredChoices, blocked: boolean): RunSchools {
+  const { anchor } = instrument.bridge;
+  const wished = inForce<Stripping>(choices, ({ stripping }) => stripping, anchor === 'double-locking' ? 'pairs' : 'one-at-a-time');
+  const possible = possibleStrippings(anchor, blocked);
+  const stripping = resolve(wished, possible, forcedBy(anchor));
+  const anchoring = inForce<Anchoring>(choices, (from) => from.anchoring, 'each-wound-at-once');
+  const mayAnchor: readonly Anchoring[] =
+    anchor === 'wrap-and-tuck'
+      ? ['all-anchored-first']
+      : stripping.value === 'one-at-a-time'
+        ? ['each-wound-at-once']
+        : ['each-wound-at-once', 'all-anchored-first'];
+  const order = inForce<StringOrder>(choices, ({ stringOrder }) => stringOrder, 'low-first');
+  return {
+    stripping,
+    order: { ...order, forced: null, overruled: null },
+    anchoring: resolve(anchoring, mayAnchor, anchor === 'wrap-and-tuck' ? 'tails-under-neighbours' : 'strings-come-off-singly'),
+  };
+}
+
+function resolve<T>(wished: Chosen<T>, possible: readonly T[], why: ForcedBy | null): School<T> {
+  const [first] = possible;
+  if (possible.includes(wished.value) || first === undefined) return { ...wished, forced: null, overruled: null };
+  // nobody is overruled who did not choose
+  return { value: first, from: 'forced', forced: why, overruled: wished.from === 'built-in' ? null : wished.value };
+}
