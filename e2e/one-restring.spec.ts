@@ -54,6 +54,11 @@ test('a technician restrings an instrument from rack to passport, while the serv
   await page.getByLabel(/Remark for the passport/).fill('claw half a turn in');
   await page.getByRole('button', { name: 'Hand over and close' }).click();
   await expect(page.getByRole('heading', { name: 'Handed over' })).toBeVisible();
+  const story = page.getByRole('list', { name: 'The story of this job' });
+  await expect(story).toContainText('Corin Vell chose .011–.049 nickel-plated steel');
+  await expect(story).toContainText('laid out strings 6, 5, 4, 3, 2 and 1');
+  await expect(story).toContainText(/took off, looked over, anchored and wound string 6 \(\d\.\d turns\)/);
+  await expect(story).toContainText('handed it over: claw half a turn in');
   await expect(page.getByTestId('waiting')).toBeHidden();
 
   // every step is once in the database

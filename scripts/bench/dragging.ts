@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import type { OpeningTime } from './opening-times.js';
+import type { OpeningTime } from './opening-time.js';
 
 const FRAMES = 180;
 

@@ -1,14 +1,10 @@
 import { chromium, type Browser, type Page } from '@playwright/test';
 import { dragging } from './dragging.js';
+import type { OpeningTime } from './opening-time.js';
 import { CHROMIUM, needChromium } from '../debian.js';
 import { freePort, startThrowAwayCluster } from '../postgres/cluster.js';
 import { ensureDatabase } from '../postgres/database.js';
 import { serverCommand, startServer, stopProcess } from '../server-process.js';
-
-export interface OpeningTime {
-  name: string;
-  ms: number;
-}
 
 const RUNS = 7;
 export const CHROMIUM_ARGS = [

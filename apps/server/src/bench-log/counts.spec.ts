@@ -35,6 +35,15 @@ const count = (string: number, turns: number): BenchEvent => ({
   payload: { ...payload, turns },
 });
 
+describe('who did what', () => {
+  it('comes with the worksheet by name: all that its events tell of, and whoever asks', async () => {
+    const owner = await house.visitor().signIn('owner');
+    const bench = await technician.job(117);
+    const { people } = (await owner.ask('GET', `/api/jobs/${bench.id}`)).body as WorksheetFile;
+    expect(people.map(({ name }) => name).sort()).toEqual(['Corin Vell', 'Wenna Tarrow']);
+  });
+});
+
 describe('turns that were counted', () => {
   it('come back with the worksheet as evidence, with whose and where, the latest count of a string alone', async () => {
     const first = count(1, 2.5);

@@ -7,7 +7,7 @@ import { readHouse } from '../house/routes.js';
 import { signedIn, type Handler } from '../http/handler.js';
 import { Refusal } from '../http/refusal.js';
 import { readPassport, summaries } from '../register/instrument.js';
-import { InstrumentRow, JobRow } from '../store/index.js';
+import { InstrumentRow, JobRow, PersonRow } from '../store/index.js';
 import type { DataSource } from 'typeorm';
 
 const WITH_INSTRUMENT = { instrument: { owner: true } };
@@ -47,10 +47,13 @@ export const worksheet: Handler<'worksheet'> = (asked) => openWorksheet(asked.st
 /** All that a bench needs of one job, for one person. @throws Refusal where there is no such job. */
 export async function openWorksheet(store: DataSource, id: string, personId: string): Promise<WorksheetFile> {
   const { row, summary } = await readJob(store, id);
+  const events = await readEvents(store, row.id, 0);
+  const people = await store.getRepository(PersonRow).findBy({ id: In([personId, ...events.map(({ event }) => event.personId)]) });
   return {
     job: summary,
     passport: await readPassport(store, { id: row.instrumentId }),
-    events: await readEvents(store, row.id, 0),
+    events,
+    people: people.map((person) => ({ id: person.id, name: person.name })),
     house: (await readHouse(store)).methods,
     evidence: await countsFor(store, row.instrumentId, personId),
   };

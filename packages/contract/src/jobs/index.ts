@@ -31,6 +31,8 @@ export const worksheetSchema = z.object({
   job: jobSummary,
   passport: passportSchema,
   events: z.array(storedEvent),
+  /** Who did what the events tell. */
+  people: z.array(z.object({ id: uuid, name: z.string() })).default([]),
   /** Ways of the house, in force where neither instrument nor technician chose. */
   house: methodChoices.default({}),
   /** Turns counted at this instrument by anybody, and anywhere by the person who asks. */

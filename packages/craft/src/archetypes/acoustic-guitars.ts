@@ -1,5 +1,5 @@
 import { evenSlots, pairedSlots, type Sketch } from '../instrument/index.js';
-import type { Archetype } from './archetypes.js';
+import type { Archetype } from './archetype.js';
 import { E_STANDARD, sideHole, splitPosts } from './layouts.js';
 
 const MEDIUM = [12, 16, 24, 32, 42, 53];

@@ -1,18 +1,10 @@
 import { ACOUSTIC_GUITARS } from './acoustic-guitars.js';
 import { BASSES } from './basses.js';
-import { buildInstrument, type Instrument, type Sketch } from '../instrument/index.js';
+import { buildInstrument, type Instrument } from '../instrument/index.js';
+import type { Archetype } from './archetype.js';
 import { ELECTRIC_GUITARS } from './electric-guitars.js';
 import { EXTENDED_GUITARS } from './extended-guitars.js';
 import { BANJOS, MANDOLINS, UKULELES } from './small-instruments.js';
-
-/** Typical geometry of a kind, to start from until an instrument has been measured. */
-export interface Archetype {
-  id: string;
-  name: string;
-  /** As one says it of a single instrument: 'split headstock, side-hole posts, pinned bridge'. */
-  facts: string;
-  sketch: Sketch;
-}
 
 export const ARCHETYPES: readonly Archetype[] = [
   ...ACOUSTIC_GUITARS,

@@ -1,5 +1,5 @@
 import { evenSlots, type Sketch } from '../instrument/index.js';
-import type { Archetype } from './archetypes.js';
+import type { Archetype } from './archetype.js';
 import { clamps, splitPosts, straightPosts } from './layouts.js';
 
 const FOUR = ['G2', 'D2', 'A1', 'E1'];

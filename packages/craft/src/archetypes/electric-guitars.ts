@@ -1,5 +1,5 @@
 import { evenSlots, type Sketch } from '../instrument/index.js';
-import type { Archetype } from './archetypes.js';
+import type { Archetype } from './archetype.js';
 import { clamps, E_STANDARD, sideHole, splitPosts, straightPosts } from './layouts.js';
 
 const LIGHT = [10, 13, 17, 26, 36, 46];

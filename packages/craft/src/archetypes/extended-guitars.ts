@@ -1,5 +1,5 @@
 import { evenSlots } from '../instrument/index.js';
-import type { Archetype } from './archetypes.js';
+import type { Archetype } from './archetype.js';
 import { inLine, split } from './electric-guitars.js';
 import { E_STANDARD, sideHole, splitPosts, straightPosts, type Shape } from './layouts.js';
 

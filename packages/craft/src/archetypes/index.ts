@@ -1,1 +1,2 @@
-export { ARCHETYPES, archetype, instrumentOf, type Archetype } from './archetypes.js';
+export type { Archetype } from './archetype.js';
+export { ARCHETYPES, archetype, instrumentOf } from './archetypes.js';

@@ -1,5 +1,5 @@
 import { evenSlots, pairedSlots, type Sketch } from '../instrument/index.js';
-import type { Archetype } from './archetypes.js';
+import type { Archetype } from './archetype.js';
 import { splitPosts, type Shape } from './layouts.js';
 
 const ukulele = (

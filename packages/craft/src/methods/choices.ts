@@ -17,6 +17,9 @@ export type SteelFixing = (typeof STEEL_FIXINGS)[number];
 /** Ways to fix nylon, fluorocarbon or gut. */
 export const SOFT_FIXINGS = ['loop-tie', 'twice-through'] as const;
 export type SoftFixing = (typeof SOFT_FIXINGS)[number];
+/** How the end is fixed to its post. */
+export type PostMethod = SteelFixing | SoftFixing | 'bend-into-centre' | 'clamp';
+
 /** When a tail that could be cut early or late is cut. */
 export const CUT_TIMES = ['before-winding', 'after-it-holds'] as const;
 export type CutTime = (typeof CUT_TIMES)[number];

@@ -1,7 +1,6 @@
 import type { PostStyle } from '../instrument/index.js';
 import type { StringProperties } from '../strings/index.js';
-import { inForce, type CutTime, type LayeredChoices } from './choices.js';
-import type { PostMethod } from './methods-for.js';
+import { inForce, type CutTime, type LayeredChoices, type PostMethod } from './choices.js';
 import { isSoft } from './string-class.js';
 
 /** When to cut one string, and why then. */

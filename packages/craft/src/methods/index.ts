@@ -14,6 +14,7 @@ export {
   type LayeredChoices,
   type MethodChoices,
   type MethodLayer,
+  type PostMethod,
   type SoftFixing,
   type SteelFixing,
   type StringClass,
@@ -21,7 +22,7 @@ export {
   type Stripping,
 } from './choices.js';
 export { BUILT_IN_TURNS } from './built-in.js';
-export { methodsFor, type HouseMethods, type PostMethod } from './methods-for.js';
+export { methodsFor, type HouseMethods } from './methods-for.js';
 export type { CutTiming } from './cut-timing.js';
 export { isSoft, stringClass } from './string-class.js';
 export { saySlack, SLACK_SCHOOLS, TYPICAL_HAND, type HandMeasures, type SaidSlack, type SlackSchool } from './slack-school.js';

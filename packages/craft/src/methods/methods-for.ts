@@ -2,12 +2,9 @@ import type { AnchorKind, PostStyle } from '../instrument/index.js';
 import type { Family, StringProperties } from '../strings/index.js';
 import { fromMillimetres, type Metres } from '../units/index.js';
 import { BUILT_IN_TURNS } from './built-in.js';
-import { inForce, type Chosen, type LayeredChoices, type SoftFixing, type SteelFixing, type StringClass } from './choices.js';
+import { inForce, type Chosen, type LayeredChoices, type PostMethod, type StringClass } from './choices.js';
 import { cutTiming, type CutTiming } from './cut-timing.js';
 import { isSoft, stringClass } from './string-class.js';
-
-/** How the end is fixed to its post. */
-export type PostMethod = SteelFixing | SoftFixing | 'bend-into-centre' | 'clamp';
 
 /** What is done with one string where the craft leaves a choice, and who chose. */
 export interface HouseMethods {

@@ -5,8 +5,7 @@ import { loadString } from '../tension/index.js';
 import { fromMillimetres, metres, type Metres } from '../units/index.js';
 import { offcutOf } from './offcut.js';
 import { retuningRoom } from './retuning-room.js';
-import type { ClampPlan } from './wind-plan.js';
-import type { WindRequest } from './wind-string.js';
+import type { ClampPlan, WindRequest } from './wind-plan.js';
 
 /** A small arc of slack shows that the length is right. */
 export const CLAMP_ARC_SLACK = fromMillimetres(1.5);

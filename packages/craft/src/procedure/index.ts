@@ -1,5 +1,5 @@
-export { windString, type WindRequest } from './wind-string.js';
-export type { ClampPlan, Nut, PostPlan, TurnsRule, WindPlan } from './wind-plan.js';
+export { windString } from './wind-string.js';
+export type { ClampPlan, Nut, PostPlan, TurnsRule, WindPlan, WindRequest } from './wind-plan.js';
 export { cutZones, zoneAt, type CutZone } from './cut-zones.js';
 export type { RetuningRoom } from './retuning-room.js';
 export type { Offcut } from './offcut.js';

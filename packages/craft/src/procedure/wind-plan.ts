@@ -1,10 +1,22 @@
-import type { Direction } from '../instrument/index.js';
-import type { HouseMethods } from '../methods/index.js';
+import type { Direction, Instrument } from '../instrument/index.js';
+import type { HouseMethods, LayeredChoices } from '../methods/index.js';
 import type { End, PostAndString, Stretch, Wind } from '../post/index.js';
+import type { StringProperties } from '../strings/index.js';
 import type { LoadedString } from '../tension/index.js';
 import type { Metres, Newtons, Radians } from '../units/index.js';
 import type { Offcut } from './offcut.js';
 import type { RetuningRoom } from './retuning-room.js';
+
+/** What one lane of the Wind stage needs. `cut` overrides the turns wanted: the plan then says what that cut gives. */
+export interface WindRequest {
+  instrument: Instrument;
+  index: number;
+  string: StringProperties;
+  choices?: LayeredChoices;
+  /** How much thicker the post proved than it is noted, learned from counted turns. */
+  postThicker?: Metres;
+  cut?: Metres;
+}
 
 /** Which rule decided the turns; the one that lost is told beside it. */
 export type TurnsRule =

@@ -1,5 +1,5 @@
-import { pitchOf, postSpacing, stretchingPath, windingDirection, type Instrument, type StringPlace } from '../instrument/index.js';
-import { methodsFor, type LayeredChoices } from '../methods/index.js';
+import { pitchOf, postSpacing, stretchingPath, windingDirection, type StringPlace } from '../instrument/index.js';
+import { methodsFor } from '../methods/index.js';
 import {
   cutBeyondPost,
   kinkLockAllowance,
@@ -22,18 +22,7 @@ import { clampString } from './clamp-string.js';
 import { offcutOf } from './offcut.js';
 import { retuningRoom } from './retuning-room.js';
 import { turnsWanted } from './turns-wanted.js';
-import type { PostPlan, WindPlan } from './wind-plan.js';
-
-/** What one lane of the Wind stage needs. `cut` overrides the turns wanted: the plan then says what that cut gives. */
-export interface WindRequest {
-  instrument: Instrument;
-  index: number;
-  string: StringProperties;
-  choices?: LayeredChoices;
-  /** How much thicker the post proved than it is noted, learned from counted turns. */
-  postThicker?: Metres;
-  cut?: Metres;
-}
+import type { PostPlan, WindPlan, WindRequest } from './wind-plan.js';
 
 /** @throws RangeError when the instrument has no such string. A cut too short to reach the post is answered as null. */
 export function windString(request: WindRequest): WindPlan | null {

@@ -25,3 +25,4 @@ export { emptyWorksheet, foldWorksheet, passed, type Worksheet } from './fold.js
 export { currentStage, lastStanding } from './progress.js';
 export { setupOf, type Setup, type SetupString } from './setup.js';
 export { countedAgainst, woundAsPlanned } from './from-plan.js';
+export { tellStory, type StoryLine } from './story.js';

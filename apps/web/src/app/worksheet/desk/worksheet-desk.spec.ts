@@ -69,6 +69,7 @@ function worksheetFile(current: PastSetup | null, events: BenchEvent[] = []): Wo
       setups: current === null ? [] : [current],
     },
     events: events.map((event, index) => ({ event, seq: index + 1, storedAt: event.at })),
+    people: [{ id: person.id, name: 'P' }],
     house: {},
     evidence: [],
   };

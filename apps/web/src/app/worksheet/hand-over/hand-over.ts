@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { fromMillimetres } from '@gold-peg/craft/units';
-import { passed, STRING_STAGES } from '@gold-peg/craft/worksheet';
+import { passed, STRING_STAGES, tellStory } from '@gold-peg/craft/worksheet';
 import { Measures, say, turnsToQuarter } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
 import { WorksheetDesk } from '../desk/worksheet-desk';
@@ -23,14 +23,14 @@ export class HandOver {
 
   protected readonly setName = computed(() => this.desk.sheet().chosen?.payload.name ?? null);
   protected readonly rows = computed(() => {
-    const { wound } = this.desk.sheet();
+    const { wound, counted } = this.desk.sheet();
     return this.desk.lanes().map((lane) => {
       const payload = wound[lane.index]?.payload ?? null;
       return {
         lane,
         gauge: lane.string === null ? '–' : this.measures.gauge(lane.gauge * 1000),
         construction: lane.string?.construction ?? '',
-        turns: payload === null ? '–' : turnsToQuarter(payload.turns),
+        turns: payload === null ? '–' : turnsToQuarter(counted[lane.index]?.payload.turns ?? payload.turns),
         slack: payload === null ? '–' : say(this.measures.length(fromMillimetres(payload.slackMm))),
         nut: payload === null || payload.nutDeg === null ? '–' : `${payload.nutDeg.toFixed(1)}°`,
       };
@@ -56,10 +56,36 @@ export class HandOver {
           remark: event.payload.remark,
         };
   });
+  /** The job as it was, with times and people. */
+  protected readonly story = computed(() => {
+    const people = this.desk.file()?.people ?? [];
+    return tellStory(this.desk.sheet()).map(({ at, until, personId, says }, index) => ({
+      index,
+      when: whenOf(at, until),
+      who: people.find(({ id }) => id === personId)?.name ?? 'somebody else',
+      says,
+    }));
+  });
   protected readonly notes = computed(() => this.desk.sheet().notes.map(({ payload }) => payload.text));
   protected readonly soft = computed(() => this.desk.lanes().some(({ texture }) => texture === 'nylon'));
 
   protected async close(): Promise<void> {
     await this.desk.handOver(this.remark().trim());
   }
+}
+
+const DAY_AND_TIME = new Intl.DateTimeFormat('en-GB', {
+  weekday: 'short',
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+});
+const TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+
+/** 'Tue, 26 May, 09:04 to 09:10'; one time where it took no minute. */
+function whenOf(at: string, until: string): string {
+  const [from, to] = [new Date(at), new Date(until)];
+  const end = TIME.format(to) === TIME.format(from) ? '' : ` to ${TIME.format(to)}`;
+  return DAY_AND_TIME.format(from) + end;
 }

@@ -1,0 +1,67 @@
+import { describe, expect, it } from 'vitest';
+import { foldWorksheet, STRING_EVENTS, tellStory, type BenchEvent, type StringStage } from './index.js';
+
+let clock = 0;
+const head = (personId = 'corin') => {
+  clock++;
+  return {
+    id: `0190-${String(clock).padStart(8, '0')}`,
+    version: 1 as const,
+    jobId: 'job',
+    instrumentId: 'instrument',
+    personId,
+    deviceId: 'd',
+    at: new Date(clock * 60_000).toISOString(),
+  };
+};
+const step = (stage: StringStage, string: number, person?: string): BenchEvent =>
+  stage === 'wind'
+    ? { ...head(person), kind: 'wound', string, payload: { turns: 2.5, slackMm: 50, cutBeyondPostMm: 60, nutDeg: 9 } }
+    : { ...head(person), kind: STRING_EVENTS[stage], string, payload: {} };
+const says = (...log: BenchEvent[]) => tellStory(foldWorksheet(6, log)).map((line) => line.says);
+
+describe('the story of a job', () => {
+  it('tells one step of many strings together, and many steps of one string', () => {
+    expect(says(step('ready', 6), step('ready', 5), step('ready', 4))).toEqual(['laid out strings 6, 5 and 4']);
+    expect(says(step('strip', 6), step('look-over', 6), step('anchor', 6), step('wind', 6))).toEqual([
+      'took off, looked over, anchored and wound string 6 (2.5 turns)',
+    ]);
+    expect(says(step('wind', 6), step('wind', 5))).toEqual(['wound strings 6 and 5 (2.5, 2.5 turns)']);
+  });
+
+  it('begins anew with another person, another string and step, or anything said in between', () => {
+    expect(says(step('strip', 6), step('strip', 5, 'wenna'))).toEqual(['took off string 6', 'took off string 5']);
+    expect(says(step('strip', 6), step('anchor', 5))).toEqual(['took off string 6', 'anchored string 5']);
+    expect(says(step('strip', 6), { ...head(), kind: 'noted', payload: { text: 'groove at fret 3' } }, step('strip', 5))).toEqual([
+      'took off string 6',
+      'noted: groove at fret 3',
+      'took off string 5',
+    ]);
+  });
+
+  it('says when it began and ended and who did it, and leaves out what was taken back', () => {
+    const [first, wrong, second] = [step('settle', 6), step('settle', 1), step('settle', 5)];
+    const lines = tellStory(foldWorksheet(6, [first, wrong, second, { ...head(), kind: 'undone', payload: { eventId: wrong.id } }]));
+    expect(lines).toEqual([{ at: first.at, until: second.at, personId: 'corin', says: 'settled strings 6 and 5' }]);
+  });
+
+  it('has words for everything else that happens', () => {
+    expect(
+      says(
+        { ...head(), kind: 'set-chosen', payload: { name: '.010–.046', family: 'electric', strings: [] } },
+        { ...head(), kind: 'bridge-blocked', payload: { blocked: true } },
+        step('wind', 2),
+        { ...head(), kind: 'scrapped', string: 2, payload: { why: 'cut-too-short' } },
+        { ...head(), kind: 'measured', payload: { what: 'action-bass', valueMm: 2.1 } },
+        { ...head(), kind: 'handed-over', payload: { remark: 'eased slot 3' } },
+      ),
+    ).toEqual([
+      'chose .010–.046',
+      'blocked the bridge level',
+      'wound string 2 (2.5 turns)',
+      'lost string 2: cut too short',
+      'measured action, bass: 2.1 mm',
+      'handed it over: eased slot 3',
+    ]);
+  });
+});
