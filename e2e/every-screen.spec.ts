@@ -22,7 +22,8 @@ const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] 
     item,
     (page) => behindWind(page, item),
   ]),
-  ['Hand over', async (page) => (await page.keyboard.press('Escape'), stageLink(page, 'Hand over').click())],
+  ['bench mode', benchMode],
+  ['Hand over', async (page) => (await page.keyboard.press('b'), stageLink(page, 'Hand over').click())],
   ...['Workbench', 'Table', 'Sets', 'Tunings', 'Shelf', 'What is on it?', 'In and out'].map((view): (typeof SCREENS)[number] => [
     `Strings, ${view}`,
     (page) => strings(page, view),
@@ -49,6 +50,13 @@ async function behindWind(page: Page, item: string): Promise<void> {
   await page.getByRole('button', { name: 'more …' }).click();
   await page.getByRole('menuitem', { name: new RegExp(`^${item}`) }).click();
   await page.getByRole('dialog').waitFor();
+}
+
+async function benchMode(page: Page): Promise<void> {
+  await page.keyboard.press('Escape');
+  await page.getByRole('dialog').waitFor({ state: 'hidden' });
+  await page.keyboard.press('b');
+  await page.getByRole('region', { name: 'Bench mode' }).waitFor();
 }
 
 async function finder(page: Page): Promise<void> {

@@ -224,6 +224,25 @@ test('ways are changed in place, by who may, and the school says slack in its ow
   await expect(lane(page, 4)).toContainText(/1\.\d posts/);
 });
 
+test('bench mode shows the step in hand in large type, goes on by the same keys, and says it aloud', async ({ page, workshop }) => {
+  await signIn(page, workshop);
+  await wind(page, /Drumlin five-string/);
+  await page.keyboard.press('5');
+  await page.evaluate(() => {
+    window.speechSynthesis.speak = (utterance) => document.body.setAttribute('data-spoken', utterance.text);
+  });
+  await page.keyboard.press('s');
+  await expect(page.locator('body')).toHaveAttribute('data-spoken', /^String 5, G\. turns: 3\. slack: /);
+  await page.keyboard.press('b');
+  const mode = page.getByRole('region', { name: 'Bench mode' });
+  await expect(mode).toContainText('cut past the post');
+  await expect(mode.getByRole('button', { name: 'String 5 wound' })).toBeVisible();
+  await page.keyboard.press('4');
+  await expect(mode.getByRole('button', { name: 'String 4 wound' })).toBeVisible();
+  await page.keyboard.press('b');
+  await expect(mode).toBeHidden();
+});
+
 test('the cut strip is looked at, kept and printed', async ({ page, workshop }) => {
   await signIn(page, workshop);
   await wind(page, /Heron parlour, walnut/);

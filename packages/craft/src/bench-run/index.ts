@@ -13,4 +13,4 @@ export {
   type School,
 } from './schools.js';
 export { planRun, type BenchRun, type RunProblem, type RunStep } from './plan-run.js';
-export { nextStep, stringSteps, type StringStep } from './next-step.js';
+export { nextStep, stageReached, stringSteps, type StringStep } from './next-step.js';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { instrumentOf } from '../archetypes/index.js';
 import type { Stripping } from '../methods/index.js';
-import { emptyWorksheet, type BenchEvent, type Worksheet } from '../worksheet/index.js';
-import { nextStep, planRun, stringSteps, type StringStep } from './index.js';
+import { emptyWorksheet, type BenchEvent, type EventOf, type Worksheet } from '../worksheet/index.js';
+import { nextStep, planRun, stageReached, stringSteps, type StringStep } from './index.js';
 
 const stepsOf = (stripping: Stripping) => {
   const instrument = instrumentOf('acoustic-parlour');
@@ -56,5 +56,16 @@ describe('the next step', () => {
     const sheet = ticked(emptyWorksheet(6), { stage: 'trim', string: 0 });
     expect(nextStep(steps, sheet, { stage: 'trim', string: 0 })).toEqual({ stage: 'ready', string: 5 });
     expect(nextStep(steps, sheet, { stage: 'strip', string: 1 })).toEqual({ stage: 'strip', string: 0 });
+  });
+
+  it('has come to choosing first, to the stage of what is next, and to the hand-over at last', () => {
+    const steps = stepsOf('one-at-a-time');
+    const chosen = { ...emptyWorksheet(6), chosen: { id: 'c' } as EventOf<'set-chosen'> };
+    expect(stageReached(steps, emptyWorksheet(6))).toBe('choose');
+    expect(stageReached(steps, chosen)).toBe('ready');
+    const upTo = (count: number) => steps.slice(0, count).reduce(ticked, chosen);
+    expect(stageReached(steps, upTo(9))).toBe('wind'); // laid out, and string 6 off, looked over and anchored
+    expect(stageReached(steps, upTo(10))).toBe('strip'); // on with string 5
+    expect(stageReached(steps, upTo(steps.length))).toBe('hand-over');
   });
 });

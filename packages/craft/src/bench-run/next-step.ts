@@ -1,4 +1,4 @@
-import type { StringStage, Worksheet } from '../worksheet/index.js';
+import type { Stage, StringStage, Worksheet } from '../worksheet/index.js';
 import type { RunStep } from './plan-run.js';
 
 /** A step of one string. */
@@ -16,4 +16,10 @@ export function nextStep(steps: readonly StringStep[], sheet: Pick<Worksheet, 'd
   const start = after === null ? 0 : steps.findIndex(({ stage, string }) => stage === after.stage && string === after.string) + 1;
   const onward = [...steps.slice(start), ...steps.slice(0, start)];
   return onward.find(({ stage, string }) => sheet.done[stage][string] === null) ?? null;
+}
+
+/** The stage that the work has come to: that of the first step of the run that is not done. */
+export function stageReached(steps: readonly StringStep[], sheet: Worksheet): Stage {
+  if (sheet.chosen === null) return 'choose';
+  return nextStep(steps, sheet)?.stage ?? 'hand-over';
 }

@@ -3,13 +3,16 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatDialog } from '@angular/material/dialog';
 import { Router } from '@angular/router';
 import { printGauge } from '@gold-peg/craft/strings';
-import { STAGES, type ScrapReason, type Stage } from '@gold-peg/craft/worksheet';
+import { isStringStage, STAGES, type ScrapReason, type Stage } from '@gold-peg/craft/worksheet';
 import { interval, map, startWith } from 'rxjs';
 import { Measures } from '../preferences/measures';
 import { Shelf } from '../shelf/shelf';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
+import { Speech } from '../ui/speech';
 import { Trouble } from '../ui/trouble';
+import { BenchMode } from './bench-mode/bench-mode';
+import { bigNumbers, spokenPrompt } from './bench-mode/prompt';
 import { Choose } from './choose/choose';
 import { LastWorksheet } from './desk/last-worksheet';
 import { keyAction } from './desk/keys';
@@ -32,7 +35,7 @@ const SECOND_MS = 1000;
 @Component({
   selector: 'peg-worksheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Fact, PlaceHeader, Trouble, StageRule, Choose, Wind, PlainStage, HandOver],
+  imports: [BenchMode, Fact, PlaceHeader, Trouble, StageRule, Choose, Wind, PlainStage, HandOver],
   providers: [WorksheetFiles, WorksheetDesk],
   templateUrl: './worksheet.html',
   styleUrl: './worksheet.scss',
@@ -48,6 +51,7 @@ export class WorksheetPlace {
   private readonly last = inject(LastWorksheet);
   private readonly shelf = inject(Shelf);
   private readonly measures = inject(Measures);
+  private readonly speech = inject(Speech);
   private readonly now = toSignal(
     interval(SECOND_MS).pipe(
       startWith(0),
@@ -55,6 +59,9 @@ export class WorksheetPlace {
     ),
     { initialValue: Date.now() },
   );
+  /** The step in hand fills the screen. */
+  protected readonly large = signal(false);
+  protected readonly isStep = computed(() => isStringStage(this.desk.stage()));
   /** Spoken to screen readers when a step is done, not at every change. */
   protected readonly said = signal('');
 
@@ -141,11 +148,25 @@ export class WorksheetPlace {
         return this.why();
       case 'scrap':
         return this.scrap();
+      case 'bench-mode':
+        return this.large.update((large) => !large && this.isStep());
+      case 'say':
+        return this.speak();
       case 'keys':
         return void this.dialog.open(KeyCard, { width: '520px' });
       case 'edit':
         return document.querySelector<HTMLElement>('[data-edit]')?.focus();
     }
+  }
+
+  /** Says the step in hand aloud; where the browser has no voice, screen readers get the words. */
+  protected speak(): void {
+    const lane = this.desk.lanes()[this.desk.lane()];
+    const plan = this.desk.planInHand();
+    if (lane === undefined) return;
+    const numbers = this.desk.stage() === 'wind' && plan !== null ? bigNumbers(lane, plan, this.measures, this.desk.leaves().value) : [];
+    const prompt = spokenPrompt(lane, this.desk.stepInHand(), numbers);
+    if (!this.speech.say(prompt)) this.said.set(prompt);
   }
 
   protected async markDone(): Promise<void> {

@@ -1,5 +1,7 @@
 export type KeyAction =
-  { kind: 'lane'; index: number } | { kind: 'stage'; by: 1 | -1 } | { kind: 'done' | 'take-back' | 'why' | 'keys' | 'edit' | 'scrap' };
+  | { kind: 'lane'; index: number }
+  | { kind: 'stage'; by: 1 | -1 }
+  | { kind: 'done' | 'take-back' | 'why' | 'keys' | 'edit' | 'scrap' | 'bench-mode' | 'say' };
 
 /** Keys of the worksheet, in words, for the card that lists them. */
 export const KEYS: readonly { keys: string; does: string }[] = [
@@ -10,6 +12,8 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: 'Enter', does: 'edit the number in hand' },
   { keys: 'W', does: 'why this number: the rule and what it was computed from' },
   { keys: 'X', does: 'the string in hand is lost: say why, and begin again with another' },
+  { keys: 'B', does: 'bench mode: the step in hand in large type, and back' },
+  { keys: 'S', does: 'say the step in hand aloud' },
   { keys: '?', does: 'this card' },
 ];
 
@@ -41,6 +45,12 @@ export function keyAction(
     case 'x':
     case 'X':
       return { kind: 'scrap' };
+    case 'b':
+    case 'B':
+      return { kind: 'bench-mode' };
+    case 's':
+    case 'S':
+      return { kind: 'say' };
     case '?':
       return { kind: 'keys' };
     default:

@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { CountedTurnsRow } from '@gold-peg/contract/bench-log';
 import { evidenceOf } from '@gold-peg/contract/jobs';
 import { toInstrument } from '@gold-peg/contract/register';
-import { nextStep, planRun, stringSteps, type BenchRun } from '@gold-peg/craft/bench-run';
+import { nextStep, planRun, stageReached, stringSteps, type BenchRun, type RunStep } from '@gold-peg/craft/bench-run';
 import { calibrate } from '@gold-peg/craft/calibration';
 import type { LayeredChoices } from '@gold-peg/craft/methods';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
@@ -12,7 +12,6 @@ import { retune, retuneAsLogged, type Tuned } from '@gold-peg/craft/tuning';
 import { metres, toMillimetres, type Metres } from '@gold-peg/craft/units';
 import {
   countedAgainst,
-  currentStage,
   emptyWorksheet,
   foldWorksheet,
   isStringStage,
@@ -177,6 +176,10 @@ export class WorksheetDesk {
     const run = planRun({ instrument, strings: this.strings(), choices: this.choices(), blocked: this.sheet().blocked });
     return run.ok ? run.value : null;
   });
+  /** The step of the string in hand at the stage that is open; null at stages of the whole instrument. */
+  readonly stepInHand = computed<RunStep | null>(
+    () => this.run()?.steps.find(({ stage, string }) => stage === this.stage() && string === this.lane()) ?? null,
+  );
   private readonly steps = computed(() => stringSteps(this.run()?.steps ?? []));
   readonly startedAt = computed(() => this.sheet().standing[0]?.at ?? null);
   readonly closed = computed(() => this.sheet().handedOver !== null);
@@ -211,9 +214,7 @@ export class WorksheetDesk {
   }
 
   /** The stage the work has come to. */
-  readonly reached = computed<Stage>(() =>
-    this.sheet().chosen === null ? 'choose' : (nextStep(this.steps(), this.sheet())?.stage ?? currentStage(this.sheet())),
-  );
+  readonly reached = computed<Stage>(() => stageReached(this.steps(), this.sheet()));
 
   /** Takes the next string of the stage in hand. */
   pickUp(): void {

@@ -38,7 +38,7 @@ export class PlainStage {
   /** What is done once for the whole instrument before its strings. */
   protected readonly first = computed(() => this.here().filter(({ string }) => string === null));
   /** The step of the string in hand. */
-  protected readonly step = computed(() => this.here().find(({ string }) => string === this.desk.lane()) ?? null);
+  protected readonly step = this.desk.stepInHand;
   protected readonly done = computed(() => this.step()?.done ?? 'done');
   protected readonly cautions = computed(() => (this.step()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));
   protected readonly tools = computed(() => (this.step()?.tools ?? []).map((kind) => TOOLS[kind]).join(', '));

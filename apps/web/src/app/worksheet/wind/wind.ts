@@ -38,6 +38,7 @@ export class Wind {
   readonly scrapped = output();
   readonly why = output();
   readonly goneOn = output();
+  readonly enlarged = output();
 
   protected readonly desk = inject(WorksheetDesk);
   protected readonly dialogs = inject(WindDialogs);

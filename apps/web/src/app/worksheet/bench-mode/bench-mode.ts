@@ -1,0 +1,78 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { CAUTIONS } from '@gold-peg/craft/bench-run';
+import { Measures } from '../../preferences/measures';
+import { Caution } from '../../ui/caution';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+import { STAGE_NAMES } from '../stage-rule/stage-names';
+import { bigNumbers } from './prompt';
+
+/** The step in hand in large type, to be read from two metres; the same keys go on working under it. */
+@Component({
+  selector: 'peg-bench-mode',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Caution],
+  template: `<section aria-label="Bench mode">
+    <header>
+      <span>{{ stage() }}</span>
+      <button type="button" class="quiet" (click)="left.emit()">back to the worksheet <b>B</b></button>
+    </header>
+    @if (lane(); as string) {
+      <div class="string">
+        <b>{{ string.number }}</b>
+        <span
+          >{{ string.letter }}<sub>{{ string.octave }}</sub></span
+        >
+        <span class="gauge">{{ gauge() }}</span>
+        @if (isDone()) {
+          <span class="done">✓ {{ step()?.done }}</span>
+        }
+      </div>
+    }
+    @if (numbers().length > 0) {
+      <dl>
+        @for (number of numbers(); track number.label) {
+          <div>
+            <dt>{{ number.label }}</dt>
+            <dd>{{ number.value }}</dd>
+          </div>
+        }
+      </dl>
+    } @else {
+      <p>{{ step()?.does }}</p>
+    }
+    <div class="acts">
+      <button type="button" class="act" [disabled]="isDone() || desk.closed()" (click)="marked.emit()">
+        <span>String {{ lane()?.number }} {{ step()?.done }}</span> <kbd>Space</kbd>
+      </button>
+      <button type="button" class="quiet" (click)="said.emit()">say it aloud <b>S</b></button>
+    </div>
+    <peg-caution>{{ cautions() }}</peg-caution>
+  </section>`,
+  styleUrl: './bench-mode.scss',
+})
+export class BenchMode {
+  readonly marked = output();
+  readonly said = output();
+  readonly left = output();
+
+  protected readonly desk = inject(WorksheetDesk);
+  private readonly measures = inject(Measures);
+  protected readonly lane = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
+  protected readonly stage = computed(() => STAGE_NAMES[this.desk.stage()]);
+  protected readonly step = this.desk.stepInHand;
+  protected readonly gauge = computed(() => {
+    const lane = this.lane();
+    return lane?.string == null ? '' : `${this.measures.gauge(lane.gauge * 1000)} ${lane.string.construction}`;
+  });
+  protected readonly numbers = computed(() => {
+    const [lane, plan] = [this.lane(), this.desk.planInHand()];
+    return this.desk.stage() !== 'wind' || lane === null || plan === null
+      ? []
+      : bigNumbers(lane, plan, this.measures, this.desk.leaves().value);
+  });
+  protected readonly isDone = computed(() => {
+    const stage = this.step()?.stage;
+    return stage === undefined || this.desk.sheet().done[stage][this.desk.lane()] !== null;
+  });
+  protected readonly cautions = computed(() => (this.step()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));
+}
