@@ -76,6 +76,14 @@ describe('turns that were counted', () => {
     expect((await sheet()).evidence).toEqual(before);
   });
 
+  it('bear on the hand of whoever wound, whoever counts', async () => {
+    const owner = await house.visitor().signIn('owner');
+    await send(wound(4));
+    const counted = { ...count(4, 2), personId: owner.personId };
+    await owner.ask('POST', '/api/events', { events: [counted] });
+    expect((await ownCounts()).find(({ string }) => string === 4)).toMatchObject({ turns: 2, personName: 'Corin Vell' });
+  });
+
   it('are refused where no post could hold them', async () => {
     const { body } = await send(count(3, 40));
     expect(body.fields?.[0]?.says ?? body.outcomes?.[0]?.says).toContain('between 0 and 20');

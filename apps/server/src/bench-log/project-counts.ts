@@ -14,7 +14,7 @@ export async function projectCounts(tx: EntityManager, jobId: string, sheet: Wor
             jobId,
             string: event.string,
             instrumentId: event.instrumentId,
-            personId: event.personId,
+            personId: sheet.wound[event.string - 1]?.personId ?? event.personId, // whose hand left the slack
             at: new Date(event.at),
             counted: event.payload,
           },

@@ -25,4 +25,4 @@ export { BUILT_IN_TURNS } from './built-in.js';
 export { methodsFor, type HouseMethods } from './methods-for.js';
 export type { CutTiming } from './cut-timing.js';
 export { isSoft, stringClass } from './string-class.js';
-export { saySlack, SLACK_SCHOOLS, TYPICAL_HAND, type HandMeasures, type SaidSlack, type SlackSchool } from './slack-school.js';
+export { handFactor, saySlack, SLACK_SCHOOLS, TYPICAL_HAND, type HandMeasures, type SaidSlack, type SlackSchool } from './slack-school.js';

@@ -6,6 +6,12 @@ import { fromMillimetres, metres, type Metres } from '../units/index.js';
 export const SLACK_SCHOOLS = ['pull-back', 'posts', 'fist', 'finger', 'spacer', 'past-post', 'turns-first'] as const;
 export type SlackSchool = (typeof SLACK_SCHOOLS)[number];
 
+/** Schools in which a hand or an eye judges the slack: a rule and counted wraps need no correction for the person. */
+const JUDGED: readonly SlackSchool[] = ['pull-back', 'posts', 'fist', 'finger', 'spacer'];
+
+/** What a person is told to leave of the slack wanted is that over this: what is known of their hand, where a hand judges. */
+export const handFactor = (school: SlackSchool, leaves: number): number => (JUDGED.includes(school) ? leaves : 1);
+
 /** A person's own hand, once they have measured it. */
 export interface HandMeasures {
   /** Height of the fist that is put under a string. */
@@ -52,7 +58,7 @@ interface Said {
 export function saySlack(school: SlackSchool, said: Said, hand: HandMeasures, leaves: number): SaidSlack {
   if (said.straight) return { kind: 'straight' };
   if (said.slack < 0) return { kind: 'no-slack' };
-  const slack = metres(said.slack / leaves);
+  const slack = metres(said.slack / handFactor(school, leaves));
   const fret = pullBackFret(slack, said.scaleLength);
   const byFret: SaidSlack = fret === null ? { kind: 'past-post', length: metres(said.cut - said.slack + slack) } : { kind: 'fret', fret };
   switch (school) {
@@ -68,7 +74,7 @@ export function saySlack(school: SlackSchool, said: Said, hand: HandMeasures, le
     case 'spacer':
       return { kind: 'spacers', count: inOwnWidths(slack, hand.spacer) };
     case 'past-post':
-      return { kind: 'past-post', length: metres(said.cut - said.slack + slack) };
+      return { kind: 'past-post', length: said.cut };
     case 'turns-first':
       return { kind: 'wraps', turns: said.handTurns };
   }

@@ -5,7 +5,7 @@ import { evidenceOf } from '@gold-peg/contract/jobs';
 import { toInstrument } from '@gold-peg/contract/register';
 import { nextStep, planRun, stageReached, stringSteps, type BenchRun, type RunStep } from '@gold-peg/craft/bench-run';
 import { calibrate } from '@gold-peg/craft/calibration';
-import type { LayeredChoices } from '@gold-peg/craft/methods';
+import { handFactor, type LayeredChoices } from '@gold-peg/craft/methods';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
 import { setsFor, stringProperties, type StringProperties, type StringSet, type StringSpec } from '@gold-peg/craft/strings';
 import { retune, retuneAsLogged, type Tuned } from '@gold-peg/craft/tuning';
@@ -88,12 +88,12 @@ export class WorksheetDesk {
     if (file === null) return [];
     const others = file.evidence.filter(({ jobId }) => jobId !== file.job.id);
     const own = this.sheet().counted.flatMap((event) => (event === null ? [] : [event]));
-    const ownRows = own.map(({ payload, jobId, instrumentId, personId, string, at }) => ({
-      ...payload,
-      ...{ jobId, instrumentId, personId, string, at },
-      instrumentName: file.passport.name,
-      personName: personId === this.session.person()?.id ? 'you' : 'somebody else',
-    }));
+    const ownRows = own.map(({ payload, jobId, instrumentId, string, at, ...event }) => {
+      const personId = this.sheet().wound[string - 1]?.personId ?? event.personId; // whose hand left the slack
+      const personName =
+        personId === this.session.person()?.id ? 'you' : (file.people.find(({ id }) => id === personId)?.name ?? 'somebody else');
+      return { ...payload, jobId, instrumentId, personId, string, at, instrumentName: file.passport.name, personName };
+    });
     return [...ownRows, ...others];
   });
   private readonly calibration = computed(() => {
@@ -284,7 +284,8 @@ export class WorksheetDesk {
     const wound = this.sheet().wound[lane] ?? null;
     const noted = this.instrument()?.strings[lane]?.post.diameter;
     if (this.closed() || plan?.kind !== 'post' || wound === null || noted === undefined) return;
-    const meant = wound.payload.slackMm / this.leaves().value;
+    const { value: leaves } = this.calibration().leaves(wound.personId);
+    const meant = wound.payload.slackMm / handFactor(this.session.preferences().slackMeasure, leaves);
     await this.happens({ kind: 'turns-counted', string: lane + 1, payload: countedAgainst(plan, turns, meant, toMillimetres(noted)) });
   }
 

@@ -75,7 +75,7 @@ export class EvidenceDialog {
 
   protected readonly post = computed(() => {
     const { value, spread, count } = this.desk.postThicker();
-    return `${toMillimetres(metres(value)).toFixed(2)} mm thicker than noted, ± ${toMillimetres(metres(spread)).toFixed(2)}, from ${count} counts`;
+    return `${toMillimetres(metres(Math.abs(value))).toFixed(2)} mm ${value < 0 ? 'thinner' : 'thicker'} than noted, ± ${toMillimetres(metres(spread)).toFixed(2)}, from ${count} counts`;
   });
   protected readonly hand = computed(() => {
     const { value, spread, count } = this.desk.leaves();

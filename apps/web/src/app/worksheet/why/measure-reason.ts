@@ -1,3 +1,4 @@
+import { handFactor } from '@gold-peg/craft/methods';
 import { nutToFret } from '@gold-peg/craft/post';
 import type { PostPlan } from '@gold-peg/craft/procedure';
 import { metres } from '@gold-peg/craft/units';
@@ -11,9 +12,10 @@ import { millimetres, type WhyLine } from './why-line';
 /** Why the slack is said as it is, in the school of the person. `leaves` is what is known of their hand. */
 export function measureReason(lane: Lane, plan: PostPlan, measures: Measures, leaves: number): WhyLine {
   const said = sayFor(lane, plan, measures, leaves);
-  const slack = metres(plan.slack / leaves);
+  const factor = handFactor(measures.preferences().slackMeasure, leaves);
+  const slack = metres(plan.slack / factor);
   const hand = ownHand(measures.preferences());
-  const corrected = leaves === 1 ? '' : `; you leave ${(100 * leaves).toFixed(0)} % of what you mean, so ${millimetres(slack)} are meant`;
+  const corrected = factor === 1 ? '' : `; you leave ${(100 * leaves).toFixed(0)} % of what you mean, so ${millimetres(slack)} are meant`;
   const from = (): string => {
     switch (said.kind) {
       case 'fret':
