@@ -20,8 +20,13 @@ export function appendToLog(store: DataSource, events: readonly BenchEvent[], pe
     await tx.query('SELECT pg_advisory_xact_lock($1)', [LOG_LOCK]);
     const outcomes: AppendOutcome[] = [];
     const touched = new Map<string, FeedMessage>();
+    const jobs = new Map<string, JobRow | null>();
+    const jobOf = async (id: string) => {
+      if (!jobs.has(id)) jobs.set(id, await tx.findOne(JobRow, { where: { id }, relations: { instrument: true } }));
+      return jobs.get(id) ?? null;
+    };
     for (const event of events) {
-      const outcome = await appendOne(tx, event, personId);
+      const outcome = await appendOne(tx, event, await jobOf(event.jobId), personId);
       outcomes.push(outcome);
       if (outcome.outcome === 'stored')
         touched.set(event.jobId, { jobId: event.jobId, instrumentId: event.instrumentId, seq: outcome.seq ?? 0 });
@@ -34,10 +39,9 @@ export function appendToLog(store: DataSource, events: readonly BenchEvent[], pe
   });
 }
 
-async function appendOne(tx: EntityManager, event: BenchEvent, personId: string | null): Promise<AppendOutcome> {
+async function appendOne(tx: EntityManager, event: BenchEvent, job: JobRow | null, personId: string | null): Promise<AppendOutcome> {
   const refuse = (says: string): AppendOutcome => ({ id: event.id, outcome: 'refused', seq: null, says });
   if (personId !== null && event.personId !== personId) return refuse('personId must be the person signed in: each event bears its own');
-  const job = await tx.findOne(JobRow, { where: { id: event.jobId }, relations: { instrument: true } });
   if (job === null) return refuse('jobId must be a job of this house');
   if (job.instrumentId !== event.instrumentId) return refuse('instrumentId must be the instrument of the job');
   const fault = stringFault(event, job.instrument.geometry.strings.length);
@@ -47,12 +51,21 @@ async function appendOne(tx: EntityManager, event: BenchEvent, personId: string 
     if (!isDeepStrictEqual(before.event, event)) return refuse('id must be new: another event already has it');
     return { id: event.id, outcome: 'already-stored', seq: Number(before.seq), says: null };
   }
-  const kept = await tx.save(BenchEventRow, { id: event.id, jobId: event.jobId, personId: event.personId, kind: event.kind, event });
-  return { id: event.id, outcome: 'stored', seq: Number(kept.seq), says: null };
+  const { generatedMaps } = await tx.insert(BenchEventRow, {
+    id: event.id,
+    jobId: event.jobId,
+    personId: event.personId,
+    kind: event.kind,
+    event,
+  });
+  return { id: event.id, outcome: 'stored', seq: Number(generatedMaps[0]?.['seq']), says: null };
 }
 
 function stringFault(event: BenchEvent, stringCount: number): string | null {
   if ('string' in event && event.string > stringCount) return `string must be at most ${stringCount}: the instrument has no more`;
+  if ((event.kind === 'found' || event.kind === 'measured') && (event.payload.string ?? 0) > stringCount) {
+    return `payload.string must be at most ${stringCount}: the instrument has no more`;
+  }
   if (event.kind === 'set-chosen' && event.payload.strings.length !== stringCount) {
     return `payload.strings must have ${stringCount} entries, one for each string of the instrument`;
   }

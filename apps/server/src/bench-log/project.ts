@@ -1,8 +1,9 @@
 import { In, type DataSource, type EntityManager } from 'typeorm';
 import { currentStage, foldWorksheet, setupOf, type Worksheet } from '@gold-peg/craft/worksheet';
 import { projectUse } from '../stock/project-use.js';
-import { CurrentStringRow, JobRow, PersonRow, SetupRow, StockUseRow, TurnsCountedRow } from '../store/index.js';
+import { CurrentStringRow, JobRow, PersonRow, SetupRow, StageTimeRow, StockUseRow, TurnsCountedRow } from '../store/index.js';
 import { projectCounts } from './project-counts.js';
+import { projectTimes } from './project-times.js';
 import { readEvents } from './read-events.js';
 
 /** Writes what the log says about one job: its state, the setup it left, and the current strings of its instrument. */
@@ -18,6 +19,7 @@ export async function projectJob(tx: EntityManager, jobId: string): Promise<void
   await projectSetup(tx, job, sheet);
   await projectUse(tx, job.id, sheet);
   await projectCounts(tx, job.id, sheet);
+  await projectTimes(tx, job, sheet);
   await projectCurrentStrings(tx, job.instrumentId);
 }
 
@@ -63,6 +65,7 @@ export function rebuildProjections(store: DataSource): Promise<number> {
     await tx.createQueryBuilder().delete().from(CurrentStringRow).execute();
     await tx.createQueryBuilder().delete().from(StockUseRow).execute();
     await tx.createQueryBuilder().delete().from(TurnsCountedRow).execute();
+    await tx.createQueryBuilder().delete().from(StageTimeRow).execute();
     const jobs = await tx.find(JobRow, { select: { id: true }, where: { state: In(['waiting', 'on-bench', 'handed-over']) } });
     for (const { id } of jobs) await projectJob(tx, id);
     return jobs.length;

@@ -1,11 +1,22 @@
 import { v7 as uuidV7 } from 'uuid';
 import { toInstrument, type Geometry } from '@gold-peg/contract/register';
+import { stageMinutes } from '@gold-peg/craft/day';
+import { measureOf, type Finding, type MeasureKind, type PadLies } from '@gold-peg/craft/findings';
+import type { ToolKind } from '@gold-peg/craft/tools';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
 import { setsFor, stringProperties, type StringSet } from '@gold-peg/craft/strings';
 import { toMillimetres } from '@gold-peg/craft/units';
-import { countedAgainst, logString, STRING_EVENTS, woundAsPlanned, type BenchEvent, type StringStage } from '@gold-peg/craft/worksheet';
+import {
+  countedAgainst,
+  logString,
+  STRING_EVENTS,
+  woundAsPlanned,
+  type BenchEvent,
+  type Stage,
+  type StringStage,
+} from '@gold-peg/craft/worksheet';
 
-/** Who did it, on what, and when it began; each event is a minute after the one before. */
+/** Who did it, on what, when it began, and how quick they are: minutes as a share of what is expected. */
 export interface Bench {
   jobId: string;
   instrumentId: string;
@@ -13,6 +24,7 @@ export interface Bench {
   personId: string;
   deviceId: string;
   startedAt: Date;
+  pace: number;
 }
 
 const MINUTE_MS = 60_000;
@@ -20,8 +32,13 @@ const MINUTE_MS = 60_000;
 /** Writes events as a device would have: ids and times of their own moment. */
 export function benchWriter(bench: Bench) {
   const events: BenchEvent[] = [];
-  const head = () => {
-    const at = new Date(bench.startedAt.getTime() + events.length * MINUTE_MS);
+  const { family, strings } = bench.geometry;
+  let minutes = 0;
+  /** Of an event at the end of its share of a stage. */
+  const head = (stage: Stage = 'choose') => {
+    const share = stageMinutes(family, strings.length, stage) / strings.length;
+    minutes += share === 0 ? 1 : share * bench.pace;
+    const at = new Date(bench.startedAt.getTime() + minutes * MINUTE_MS);
     const { jobId, instrumentId, personId, deviceId } = bench;
     return { id: uuidV7({ msecs: at.getTime() }), version: 1 as const, jobId, instrumentId, personId, deviceId, at: at.toISOString() };
   };
@@ -35,10 +52,10 @@ export function benchWriter(bench: Bench) {
       });
     },
     tick(stage: Exclude<StringStage, 'wind'>, string: number) {
-      events.push({ ...head(), kind: STRING_EVENTS[stage], string, payload: {} });
+      events.push({ ...head(stage), kind: STRING_EVENTS[stage], string, payload: {} });
     },
     wind(set: StringSet, string: number) {
-      events.push({ ...head(), kind: 'wound', string, payload: woundAsPlanned(planOn(bench.geometry, set, string)) });
+      events.push({ ...head('wind'), kind: 'wound', string, payload: woundAsPlanned(planOn(bench.geometry, set, string)) });
     },
     count(set: StringSet, string: number, share: number) {
       const plan = planOn(bench.geometry, set, string);
@@ -46,6 +63,19 @@ export function benchWriter(bench: Bench) {
       const turns = Math.round(plan.wind.turns * share * 4) / 4; // as people count them
       const noted = toMillimetres(plan.geometry.postDiameter);
       events.push({ ...head(), kind: 'turns-counted', string, payload: countedAgainst(plan, turns, toMillimetres(plan.slack), noted) });
+    },
+    find(finding: Partial<Finding> & Pick<Finding, 'what'>, text = '') {
+      const payload = { severity: 'watch' as const, string: null, fret: null, wood: null, ...finding, text };
+      events.push({ ...head(), kind: 'found', payload });
+    },
+    measure(what: MeasureKind, valueMm: number) {
+      events.push({ ...head(), kind: 'measured', payload: { what, valueMm, by: measureOf(what).tool } });
+    },
+    lay(tool: ToolKind, sizeMm: number) {
+      events.push({ ...head(), kind: 'tool-laid', payload: { tool, there: true, sizeMm } });
+    },
+    pads(clamp: number, lies: PadLies) {
+      events.push({ ...head(), kind: 'pads-noted', payload: { clamp, lies } });
     },
     handOver(remark: string) {
       events.push({ ...head(), kind: 'handed-over', payload: { remark } });

@@ -2,6 +2,8 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidV7 } from 'uuid';
 import { fromInstrument } from '@gold-peg/contract/register';
 import { archetype, instrumentOf } from '@gold-peg/craft/archetypes';
+import type { MeasureKind } from '@gold-peg/craft/findings';
+import type { ToolKind } from '@gold-peg/craft/tools';
 import type { BenchEvent } from '@gold-peg/craft/worksheet';
 import { appendToLog } from '../bench-log/index.js';
 import { insertPerson } from '../people/person.js';
@@ -16,6 +18,8 @@ import { SHELF_OF_THE_DEMO } from './shelf.js';
 
 const HOUR_MS = 3_600_000;
 const HOURS_SINCE_COUNT = 1.5;
+/** The demo's technician takes his time. */
+const PACE_OF_THE_DEMO = 1.12;
 
 interface Loading {
   tx: EntityManager;
@@ -75,18 +79,27 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
     version: 1,
   });
   await tx.update(InstrumentRow, { id: instrument.id }, { passport: entry.passport }); // an insert leaves a generated column to its sequence
-  for (const { daysAgo, set, remark, counted } of entry.past) {
+  for (const { daysAgo, set, remark, counted, found, measured, pads, sizes } of entry.past) {
     const startedAt = new Date(now.getTime() - daysAgo * 24 * HOUR_MS);
     const bench = await openJob(loading, instrument, {
       reason: 'Restring',
       takenInAt: new Date(startedAt.getTime() - 20 * HOUR_MS),
       promisedAt: null,
       startedAt,
+      pace: PACE_OF_THE_DEMO * (1 + 0.06 * Math.sin(daysAgo)),
     });
     const writer = benchWriter(bench);
     const chosen = setNamed(set, instrument.geometry);
     writer.choose(chosen);
+    Object.entries(sizes ?? {}).forEach(([tool, sizeMm]) => writer.lay(tool as ToolKind, sizeMm));
+    pads?.forEach((lies, index) => writer.pads(index + 1, lies));
+    for (const stage of ['ready', 'strip', 'anchor'] as const)
+      instrument.geometry.strings.forEach((_, index) => writer.tick(stage, index + 1));
+    found?.forEach((finding) => writer.find(finding));
+    Object.entries(measured ?? {}).forEach(([what, valueMm]) => writer.measure(what as MeasureKind, valueMm));
     instrument.geometry.strings.forEach((_, index) => writer.wind(chosen, index + 1));
+    for (const stage of ['bring-up', 'settle', 'trim'] as const)
+      instrument.geometry.strings.forEach((_, index) => writer.tick(stage, index + 1));
     if (counted !== undefined) instrument.geometry.strings.forEach((_, index) => writer.count(chosen, index + 1, counted));
     writer.handOver(remark);
     loading.events.push(...writer.events);
@@ -98,6 +111,7 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
     takenInAt: new Date(now.getTime() - takenInHoursAgo * HOUR_MS),
     promisedAt: promisedInHours === null ? null : onTheHalfHour(now.getTime() + promisedInHours * HOUR_MS),
     startedAt: new Date(now.getTime() - 0.6 * HOUR_MS),
+    pace: PACE_OF_THE_DEMO,
   });
   if (entry.passport === ON_THE_BENCH.passport) loading.events.push(...halfDone(bench));
 }
@@ -115,7 +129,7 @@ function halfDone(bench: Bench): BenchEvent[] {
 async function openJob(
   { tx, personId, deviceId }: Loading,
   instrument: InstrumentRow,
-  { startedAt, ...job }: Pick<JobRow, 'reason' | 'takenInAt' | 'promisedAt'> & { startedAt: Date },
+  { startedAt, pace, ...job }: Pick<JobRow, 'reason' | 'takenInAt' | 'promisedAt'> & Pick<Bench, 'startedAt' | 'pace'>,
 ): Promise<Bench> {
   const { id } = await tx.save(JobRow, {
     id: uuidV7(),
@@ -125,7 +139,7 @@ async function openJob(
     stage: 'choose',
     setName: null,
   });
-  return { jobId: id, instrumentId: instrument.id, geometry: instrument.geometry, personId, deviceId, startedAt };
+  return { jobId: id, instrumentId: instrument.id, geometry: instrument.geometry, personId, deviceId, startedAt, pace };
 }
 
 const onTheHalfHour = (time: number) => new Date(Math.round(time / (HOUR_MS / 2)) * (HOUR_MS / 2));

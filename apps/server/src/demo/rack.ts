@@ -1,4 +1,6 @@
+import type { Finding, MeasureKind, PadLies } from '@gold-peg/craft/findings';
 import type { Hand } from '@gold-peg/craft/instrument';
+import type { ToolKind } from '@gold-peg/craft/tools';
 
 /** What hangs in the rack of a small workshop in the harbour town of Quillhaven in the week before its folk festival. */
 export interface RackEntry {
@@ -20,6 +22,11 @@ interface PastRestring {
   remark: string;
   /** Turns that were counted for each one planned, where somebody counted: posts of this one are thicker or thinner than usual. */
   counted?: number;
+  found?: readonly (Partial<Finding> & Pick<Finding, 'what'>)[];
+  measured?: Partial<Record<MeasureKind, number>>;
+  /** Which way the pads of a locking nut lay, clamp by clamp. */
+  pads?: readonly PadLies[];
+  sizes?: Partial<Record<ToolKind, number>>;
 }
 
 export const OWNERS: readonly { name: string; contact: string }[] = [
@@ -75,7 +82,13 @@ export const RACK: readonly RackEntry[] = [
     remark: 'Loose bridge: its place is marked in pencil on tape.',
     past: [
       { daysAgo: 210, set: '.011–.040', remark: '' },
-      { daysAgo: 71, set: '.011–.040', remark: '' },
+      {
+        daysAgo: 71,
+        set: '.011–.040',
+        remark: '',
+        found: [{ what: 'board-dry', severity: 'watch', wood: 'ebony' }],
+        measured: { 'bridge-place-treble': 177.5, 'bridge-place-bass': 180.5, 'action-treble': 1.5, 'action-bass': 2 },
+      },
     ],
     job: { reason: 'Rust on the trebles, opening concert', takenInHoursAgo: 22, promisedInHours: 54 },
   },
@@ -97,7 +110,19 @@ export const RACK: readonly RackEntry[] = [
     past: [
       { daysAgo: 565, set: '.012–.053', remark: '' },
       { daysAgo: 298, set: '.011–.052 phosphor', remark: 'Tried lighter for the winter.', counted: 0.95 },
-      { daysAgo: 118, set: '.011–.052 phosphor', remark: '', counted: 0.93 },
+      {
+        daysAgo: 118,
+        set: '.011–.052 phosphor',
+        remark: '',
+        counted: 0.93,
+        found: [
+          { what: 'groove', severity: 'watch', string: 1, fret: 2 },
+          { what: 'groove', severity: 'watch', string: 2, fret: 3 },
+          { what: 'board-dry', severity: 'soon', wood: 'rosewood' },
+          { what: 'pin-worn', severity: 'watch', string: 6 },
+        ],
+        measured: { relief: 0.18, 'action-treble': 1.9, 'action-bass': 2.4 },
+      },
     ],
     job: { reason: 'Dull; back to the heavier set for the festival', takenInHoursAgo: 6, promisedInHours: 9 },
   },
@@ -196,7 +221,16 @@ export const RACK: readonly RackEntry[] = [
     archetypeId: 'electric-double-locking',
     owner: 'Perrin Saltash-Gow',
     remark: 'Block the vibrato before all strings come off.',
-    past: [{ daysAgo: 45, set: '.009–.042 nickel', remark: '' }],
+    past: [
+      {
+        daysAgo: 45,
+        set: '.009–.042 nickel',
+        remark: '',
+        measured: { 'bridge-level': 3.2 },
+        pads: ['along', 'along', 'across'],
+        sizes: { block: 11.5, 'hex-keys': 3 },
+      },
+    ],
   },
   {
     passport: 155,

@@ -6,9 +6,11 @@ import { JobRow } from './job.js';
 import { Foundation1764000000000 } from './migrations/1764000000000-foundation.js';
 import { StringsAndStock1764100000000 } from './migrations/1764100000000-strings-and-stock.js';
 import { MethodsAndCounts1764200000000 } from './migrations/1764200000000-methods-and-counts.js';
+import { StageTimes1764300000000 } from './migrations/1764300000000-stage-times.js';
 import { PersonRow } from './person.js';
 import { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';
 import { SessionRow, SignInTryRow } from './session.js';
+import { StageTimeRow } from './stage-time.js';
 import { StockItemRow, StockMovementRow, StockUseRow, SupplyOrderRow } from './stock.js';
 import { StringEntryRow, StringLineRow, StringSetRow, TuningEntryRow } from './strings.js';
 
@@ -39,8 +41,9 @@ export function buildStore(url: string): DataSource {
       SupplyOrderRow,
       HouseRow,
       TurnsCountedRow,
+      StageTimeRow,
     ],
-    migrations: [Foundation1764000000000, StringsAndStock1764100000000, MethodsAndCounts1764200000000],
+    migrations: [Foundation1764000000000, StringsAndStock1764100000000, MethodsAndCounts1764200000000, StageTimes1764300000000],
     synchronize: false,
     poolSize: POOL_SIZE,
     extra: { connectionTimeoutMillis: 3000 },

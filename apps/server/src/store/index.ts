@@ -5,5 +5,6 @@ export { JobRow } from './job.js';
 export { PersonRow } from './person.js';
 export { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';
 export { SignInTryRow } from './session.js';
+export { StageTimeRow } from './stage-time.js';
 export { StockItemRow, StockMovementRow, StockUseRow, SupplyOrderRow } from './stock.js';
 export { StringEntryRow, StringLineRow, StringSetRow, TuningEntryRow } from './strings.js';

@@ -13,6 +13,7 @@ const head = {
   at: '2026-05-26T09:00:00Z',
 };
 const wound = { turns: 2.5, slackMm: 47, cutBeyondPostMm: 60, nutDeg: 8.1 };
+const groove = { what: 'groove', severity: 'soon', string: 2, fret: 3, wood: null, text: '' };
 const faultsOf = (event: unknown) =>
   benchEvent.safeParse(event).error?.issues.map(({ path, message }) => `${path.join('.')} ${message}`) ?? [];
 
@@ -34,6 +35,16 @@ describe('events of the bench log', () => {
       { ...head, kind: 'bridge-blocked', payload: { blocked: true } },
       { ...head, kind: 'noted', payload: { text: 'groove at fret 3' } },
       { ...head, kind: 'measured', payload: { what: 'relief', valueMm: 0.2 } },
+      { ...head, kind: 'measured', payload: { what: 'slot-width', valueMm: 0.33, string: 2, by: 'feeler-gauge' } },
+      { ...head, kind: 'found', payload: groove },
+      { ...head, kind: 'found', payload: { ...groove, what: 'board-dry', string: null, fret: null, wood: 'ebony' } },
+      { ...head, kind: 'found', payload: { ...groove, what: 'slot-binds', fret: null } },
+      { ...head, kind: 'pads-noted', payload: { clamp: 2, lies: 'across' } },
+      { ...head, kind: 'tool-laid', payload: { tool: 'hex-keys', there: true, sizeMm: 3 } },
+      { ...head, kind: 'reference-read', payload: { a4Hz: 440 } },
+      { ...head, kind: 'gauge-read', string: 3, payload: { readMm: 0.43, plannedMm: 0.432, by: 'caliper' } },
+      { ...head, kind: 'paused', payload: {} },
+      { ...head, kind: 'resumed', payload: {} },
       { ...head, kind: 'undone', payload: { eventId: uuidV7() } },
       { ...head, kind: 'handed-over', payload: { remark: '' } },
     ];
@@ -56,6 +67,33 @@ describe('events of the bench log', () => {
     ['a field too many', { colour: 'red' }, 'Unrecognized key'],
   ])('with %s are refused by name', (_what, change, says) => {
     expect(faultsOf({ ...head, kind: 'wound', string: 1, payload: wound, ...change }).join('; ')).toContain(says);
+  });
+
+  it.each([
+    [
+      'a groove without its fret',
+      { kind: 'found', payload: { ...groove, fret: null } },
+      'payload.fret must be given: it is found at one fret',
+    ],
+    ['a groove without its string', { kind: 'found', payload: { ...groove, string: null } }, 'payload.string must be given'],
+    ['a crack under a string', { kind: 'found', payload: { ...groove, what: 'crack', fret: null } }, 'payload.string must be empty'],
+    ['a fret past the last', { kind: 'found', payload: { ...groove, fret: 40 } }, 'payload.fret must be 36 or less'],
+    [
+      'relief of four millimetres',
+      { kind: 'measured', payload: { what: 'relief', valueMm: 4 } },
+      'payload.valueMm must lie between -1 and 3 mm: relief',
+    ],
+    ['a slot of no string', { kind: 'measured', payload: { what: 'slot-width', valueMm: 0.4 } }, 'payload.string must be given'],
+    ['relief of one string', { kind: 'measured', payload: { what: 'relief', valueMm: 0.2, string: 1 } }, 'payload.string must be left out'],
+    [
+      'a tool nobody has',
+      { kind: 'tool-laid', payload: { tool: 'axe', there: true, sizeMm: null } },
+      'payload.tool must be one of the tools',
+    ],
+    ['a reference of 44 Hz', { kind: 'reference-read', payload: { a4Hz: 44 } }, 'payload.a4Hz must lie between 392 and 466 Hz'],
+    ['a key of a metre', { kind: 'tool-laid', payload: { tool: 'block', there: true, sizeMm: 1000 } }, 'payload.sizeMm must lie between'],
+  ])('refuse %s', (_what, change, says) => {
+    expect(faultsOf({ ...head, ...change }).join('; ')).toContain(says);
   });
 
   it('cannot tick a whole instrument or wind without numbers', () => {

@@ -19,6 +19,7 @@ import {
   words,
 } from '../quantity/index.js';
 import { tableId } from '../strings/index.js';
+import { found, gaugeRead, measured, padsNoted, referenceRead, stringNumber, toolLaid } from './payloads.js';
 
 const head = {
   id: uuidV7,
@@ -29,10 +30,7 @@ const head = {
   deviceId: uuid,
   at: instant,
 };
-const string = z
-  .int({ error: 'must be a string number' })
-  .min(1, { error: 'must be 1 or more: strings count from the high side' })
-  .max(18, { error: 'must be 18 or less' });
+const string = stringNumber;
 
 export const loggedString = z.strictObject({
   construction: z.enum(CONSTRUCTIONS),
@@ -92,14 +90,13 @@ const kinds = [
   z.strictObject({ ...head, string, kind: z.literal('scrapped'), payload: z.strictObject({ why: z.enum(SCRAP_REASONS) }) }),
   z.strictObject({ ...head, kind: z.literal('bridge-blocked'), payload: z.strictObject({ blocked: z.boolean() }) }),
   z.strictObject({ ...head, kind: z.literal('noted'), payload: z.strictObject({ text: words('the note', 2000) }) }),
-  z.strictObject({
-    ...head,
-    kind: z.literal('measured'),
-    payload: z.strictObject({
-      what: z.enum(['relief', 'action-treble', 'action-bass']),
-      valueMm: quantity({ from: -3, to: 12, unit: 'mm', because: 'relief and action lie in that range' }),
-    }),
-  }),
+  z.strictObject({ ...head, kind: z.literal('measured'), payload: measured }),
+  z.strictObject({ ...head, kind: z.literal('found'), payload: found }),
+  z.strictObject({ ...head, kind: z.literal('pads-noted'), payload: padsNoted }),
+  z.strictObject({ ...head, kind: z.literal('tool-laid'), payload: toolLaid }),
+  z.strictObject({ ...head, kind: z.literal('reference-read'), payload: referenceRead }),
+  z.strictObject({ ...head, string, kind: z.literal('gauge-read'), payload: gaugeRead }),
+  z.strictObject({ ...head, kind: z.enum(['paused', 'resumed']), payload: z.strictObject({}) }),
   z.strictObject({ ...head, kind: z.literal('undone'), payload: z.strictObject({ eventId: uuidV7 }) }),
   z.strictObject({ ...head, kind: z.literal('handed-over'), payload: z.strictObject({ remark: longText(2000) }) }),
 ] as const;

@@ -10,3 +10,4 @@ export {
   type CountedTurnsRow,
   type StoredEvent,
 } from './event.js';
+export { found, measured, padsNoted, toolLaid } from './payloads.js';

@@ -1,12 +1,23 @@
 import * as z from 'zod';
 import { STAGES } from '@gold-peg/craft/worksheet';
 import type { CountedTurns } from '@gold-peg/craft/calibration';
+import type { TimedStage } from '@gold-peg/craft/day';
+import { FAMILIES } from '@gold-peg/craft/strings';
 import { countedTurns, storedEvent, toCountedTurns } from '../bench-log/index.js';
 import { methodChoices } from '../methods/index.js';
 import { instant, longText, uuid } from '../quantity/index.js';
 import { instrumentSummary, passportSchema } from '../register/index.js';
 
 export const JOB_STATES = ['waiting', 'on-bench', 'handed-over'] as const;
+
+/** What a stage took in a job that was handed over. */
+export const timedStage: z.ZodType<TimedStage> = z.object({
+  personId: uuid,
+  family: z.enum(FAMILIES),
+  stringCount: z.int(),
+  stage: z.enum(STAGES),
+  minutes: z.number(),
+});
 
 export const jobDraft = z.strictObject({
   instrumentId: uuid,
@@ -22,6 +33,9 @@ export const jobSummary = z.object({
   takenInAt: z.string(),
   promisedAt: z.string().nullable(),
   setName: z.string().nullable(),
+  /** Bench minutes that it is expected to take whoever asks, and how many jobs alike of theirs that rests on. */
+  attendedMinutes: z.number(),
+  learnedFrom: z.int(),
   instrument: instrumentSummary,
 });
 export type JobSummary = z.infer<typeof jobSummary>;
@@ -37,6 +51,8 @@ export const worksheetSchema = z.object({
   house: methodChoices.default({}),
   /** Turns counted at this instrument by anybody, and anywhere by the person who asks. */
   evidence: z.array(countedTurns).default([]),
+  /** What stages took the person who asks, and anybody with this kind: newest first. */
+  times: z.array(timedStage).default([]),
 });
 export type WorksheetFile = z.infer<typeof worksheetSchema>;
 

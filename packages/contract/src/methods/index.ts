@@ -5,6 +5,7 @@ import {
   SLACK_SCHOOLS,
   SOFT_FIXINGS,
   STEEL_FIXINGS,
+  STRETCHINGS,
   STRING_CLASSES,
   STRING_ORDERS,
   STRIPPINGS,
@@ -26,6 +27,7 @@ export const methodChoices = z.strictObject({
   stripping: z.enum(STRIPPINGS).optional(),
   stringOrder: z.enum(STRING_ORDERS).optional(),
   anchoring: z.enum(ANCHORINGS).optional(),
+  stretching: z.enum(STRETCHINGS).optional(),
 }) satisfies z.ZodType<MethodChoices>;
 
 export const slackSchool = z.enum(SLACK_SCHOOLS);

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { ANCHORS, HANDS, HEADSTOCK_LAYOUTS, POST_STYLES, type Instrument } from '@gold-peg/craft/instrument';
+import { ANCHORS, HANDS, HEADSTOCK_LAYOUTS, POST_STYLES, TIE_HOLES, type Instrument } from '@gold-peg/craft/instrument';
 import { FAMILIES } from '@gold-peg/craft/strings';
 import { fromDegrees, fromMillimetres, hertz, toDegrees, toMillimetres } from '@gold-peg/craft/units';
 import { a4Hz, frequencyHz, gaugeMm, note, postDiameterMm, quantity, scaleMm } from '../quantity/index.js';
@@ -39,6 +39,8 @@ const shape = z.strictObject({
   bridge: z.strictObject({
     anchor: z.enum(ANCHORS),
     behindSaddleMm: quantity({ from: 0, to: 300, unit: 'mm', because: 'it is string between saddle and anchor' }),
+    tieHoles: z.enum(TIE_HOLES).default('single'),
+    cover: z.boolean().default(false),
   }),
   screwTunerMm: z
     .strictObject({
@@ -101,6 +103,13 @@ function crowded(posts: readonly Standing[]): [number, number][] {
 
 export type Geometry = z.infer<typeof geometrySchema>;
 
+const bridgeOf = ({ anchor, behindSaddleMm, tieHoles, cover }: Geometry['bridge']): Instrument['bridge'] => ({
+  anchor,
+  behindSaddle: fromMillimetres(behindSaddleMm),
+  tieHoles,
+  cover,
+});
+
 export function toInstrument(geometry: Geometry): Instrument {
   const mm = fromMillimetres;
   const slots = geometry.headstock.rollerSlotsMm;
@@ -117,7 +126,7 @@ export function toInstrument(geometry: Geometry): Instrument {
       rollerSlots: slots === null ? null : { inner: mm(slots.inner), outer: mm(slots.outer) },
     },
     trees: geometry.trees.map(({ kind, alongMm, dropMm, strings }) => ({ kind, along: mm(alongMm), drop: mm(dropMm), strings })),
-    bridge: { anchor: geometry.bridge.anchor, behindSaddle: mm(geometry.bridge.behindSaddleMm) },
+    bridge: bridgeOf(geometry.bridge),
     screwTuner: screw === null ? null : { travel: mm(screw.travel), lead: mm(screw.lead) },
     gearRatio: geometry.gearRatio,
     strings: geometry.strings.map(({ note, frequencyHz: own, course, scaleMm: scale, slotSidewaysMm, slotWidthMm, post: peg }) => ({
@@ -162,7 +171,12 @@ export function fromInstrument(instrument: Instrument): Geometry {
       dropMm: mm(drop),
       strings: [...strings],
     })),
-    bridge: { anchor: instrument.bridge.anchor, behindSaddleMm: mm(instrument.bridge.behindSaddle) },
+    bridge: {
+      anchor: instrument.bridge.anchor,
+      behindSaddleMm: mm(instrument.bridge.behindSaddle),
+      tieHoles: instrument.bridge.tieHoles,
+      cover: instrument.bridge.cover,
+    },
     screwTunerMm: screw === null ? null : { travel: mm(screw.travel), lead: mm(screw.lead) },
     gearRatio: instrument.gearRatio,
     strings: instrument.strings.map(({ note, frequency, course, scaleLength, slotSideways, slotWidth, post: peg }) => ({

@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import { scaleMm, uuid, words, longText } from '../quantity/index.js';
 import { SCRAP_REASONS } from '@gold-peg/craft/worksheet';
-import { loggedString, loggedTuning } from '../bench-log/index.js';
+import { TOOL_KINDS } from '@gold-peg/craft/tools';
+import { found, loggedString, loggedTuning, measured, padsNoted } from '../bench-log/index.js';
 import { methodChoices } from '../methods/index.js';
 import { geometrySchema } from './geometry.js';
 
@@ -23,7 +24,10 @@ export const setupSchema = z.object({
   tuning: loggedTuning.optional(),
   scrapped: z.array(z.object({ string: z.int(), why: z.enum(SCRAP_REASONS) })).optional(),
   notes: z.array(z.string()),
-  measurements: z.array(z.object({ what: z.string(), valueMm: z.number() })),
+  measurements: z.array(measured),
+  findings: z.array(found).optional(),
+  pads: z.array(padsNoted).optional(),
+  sizes: z.array(z.object({ tool: z.enum(TOOL_KINDS), sizeMm: z.number() })).optional(),
   strings: z.array(loggedString.extend({ string: z.int(), turns: z.number().nullable(), slackMm: z.number().nullable() })),
 });
 export type PastSetup = z.infer<typeof setupSchema>;

@@ -97,6 +97,7 @@ const mandolin = (
       faceDropMm: 3,
       posts: splitPosts([4, 4], firstMm, 23.5, sideMm, { style: 'through', diameterMm: 5.8, holeMm: 7.5 }),
       anchor: 'hooked-tailpiece',
+      cover: true,
       behindSaddleMm: 110,
       gearRatio: 16,
     },

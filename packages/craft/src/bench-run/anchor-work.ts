@@ -1,6 +1,6 @@
 import type { AnchorKind } from '../instrument/index.js';
 import type { CautionKind } from './cautions.js';
-import type { ToolKind } from './tools.js';
+import type { ToolKind } from '../tools/index.js';
 
 /** One piece of work in the words of the bench. */
 export interface Work {
@@ -250,7 +250,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
   },
   'hooked-tailpiece': {
     prepare: {
-      does: 'Mark the place of the bridge with pencil on tape, both feet. Slide the cover off backward.',
+      does: 'Mark the place of the bridge with pencil on tape, both feet.',
       why: 'The loose bridge stands only by tension, and its place is the intonation.',
       tools: ['masking-tape', 'pencil'],
     },

@@ -1,5 +1,5 @@
 import type { Instrument } from '../instrument/index.js';
-import type { StringProperties } from '../strings/index.js';
+import type { Stretching } from '../methods/index.js';
 import type { Work } from './anchor-work.js';
 
 /** Work that is alike at every anchor. */
@@ -46,24 +46,31 @@ export const COMMON_WORK = {
   },
 } as const satisfies Record<string, Work>;
 
-/** Stretching by hand: gentler the smaller the body and the thicker the string. */
-export function settleWork({ family, bridge }: Instrument, construction: StringProperties['construction'] | undefined): Work {
-  const soft = construction === 'nylon' || construction === 'fluorocarbon' || construction === 'gut';
-  const does =
-    family === 'bass'
-      ? 'A firm pull at the nodes, frets 12, 7 and 5, once or twice; retune. Do not overstretch it.'
-      : soft || family === 'ukulele'
-        ? 'Two fingers one side, thumb the other, and twist along the string; retune. It moves for a day: every ten to twenty minutes at first, then hourly.'
-        : 'Fingers under, thumb above, move along the string, gently; retune; again until it stays.';
+const STRETCHES: Readonly<Record<Stretching, string>> = {
+  along: 'Fingers under, thumb above, move along the string, gently; retune; again until it stays.',
+  sideways: 'Push it aside 25 to 40 mm in the middle of the neck, let it back; retune; again until it stays.',
+  twist: 'Two fingers one side, thumb the other, and twist along the string; retune.',
+  nodes: 'A firm pull at the nodes, frets 12, 7 and 5, once or twice; retune. Do not overstretch it.',
+  dives: 'Stretch along by hand, then ten to twenty full dips of the vibrato; retune; again until it comes back.',
+  light: 'Play it in and retune; pull at nothing.',
+};
+
+/** Stretching by hand in the school that is in force; what floats is brought home before the next string, and what creeps is come back to. */
+export function settleWork({ family, bridge }: Pick<Instrument, 'family' | 'bridge'>, stretching: Stretching, soft: boolean): Work {
+  const floats = bridge.anchor === 'floating-vibrato' || bridge.anchor === 'double-locking';
   return {
-    does: bridge.anchor === 'floating-vibrato' ? `${does} Back to pitch before the next string.` : does,
+    does: [
+      STRETCHES[stretching],
+      ...(soft ? ['It moves for a day: every ten to twenty minutes at first, then hourly.'] : []),
+      ...(floats ? ['Back to pitch before the next string.'] : []),
+    ].join(' '),
     why:
       family === 'bass' ? 'Overstretching ruins a bass string.' : 'What would give later gives now; the drop of each round is the measure.',
     check:
       'If it is sharp, stretch: never slacken to pitch. A drop that does not shrink from round to round is slip: look at anchor and post.',
     done: 'settled',
     tools: ['tuner'],
-    cautions: ['eyes'],
+    cautions: bridge.anchor === 'hooked-tailpiece' ? ['eyes', 'bridge-falls'] : ['eyes'],
   };
 }
 

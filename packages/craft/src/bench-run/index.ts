@@ -1,5 +1,4 @@
 export { CAUTIONS, type CautionKind } from './cautions.js';
-export { TOOLS, type ToolKind } from './tools.js';
 export type { Work } from './anchor-work.js';
 export { stringOrder } from './string-order.js';
 export {
@@ -7,10 +6,14 @@ export {
   FORCED_REASONS,
   possibleStrippings,
   schoolsInForce,
+  STRETCH_REASONS,
+  stretchingInForce,
   STRIPPING_REASONS,
   type ForcedBy,
   type RunSchools,
   type School,
 } from './schools.js';
 export { planRun, type BenchRun, type RunProblem, type RunStep } from './plan-run.js';
+export { together } from './together.js';
+export { softAt, tieTurns } from './work-at-anchor.js';
 export { nextStep, stageReached, stringSteps, type StringStep } from './next-step.js';

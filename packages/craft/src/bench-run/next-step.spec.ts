@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { instrumentOf } from '../archetypes/index.js';
 import type { Stripping } from '../methods/index.js';
 import { emptyWorksheet, type BenchEvent, type EventOf, type Worksheet } from '../worksheet/index.js';
-import { nextStep, planRun, stageReached, stringSteps, type StringStep } from './index.js';
+import { nextStep, planRun, stageReached, stringSteps, together, type StringStep } from './index.js';
 
 const stepsOf = (stripping: Stripping) => {
   const instrument = instrumentOf('acoustic-parlour');
@@ -67,5 +67,23 @@ describe('the next step', () => {
     expect(stageReached(steps, upTo(9))).toBe('wind'); // laid out, and string 6 off, looked over and anchored
     expect(stageReached(steps, upTo(10))).toBe('strip'); // on with string 5
     expect(stageReached(steps, upTo(steps.length))).toBe('hand-over');
+  });
+});
+
+describe('steps in one go', () => {
+  const at = (stripping: Stripping, step: StringStep, sheet = emptyWorksheet(6)) => said(together(stepsOf(stripping), sheet, step));
+
+  it('are those that the school puts together: one, the pair, or all', () => {
+    expect(at('one-at-a-time', { stage: 'strip', string: 4 })).toEqual(['strip 5']);
+    expect(at('pairs', { stage: 'strip', string: 4 })).toEqual(['strip 6', 'strip 5']);
+    expect(at('all-off', { stage: 'strip', string: 4 })).toHaveLength(6);
+    expect(at('one-at-a-time', { stage: 'ready', string: 2 })).toHaveLength(6);
+    expect(at('one-at-a-time', { stage: 'trim', string: 0 })).toHaveLength(6);
+  });
+
+  it('leave out what is done, and are none for a step that is not of the run', () => {
+    const sheet = ticked(emptyWorksheet(6), { stage: 'strip', string: 5 });
+    expect(at('pairs', { stage: 'strip', string: 4 }, sheet)).toEqual(['strip 5']);
+    expect(at('pairs', { stage: 'strip', string: 9 })).toEqual([]);
   });
 });

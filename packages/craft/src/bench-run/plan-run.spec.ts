@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ARCHETYPES, instrumentOf } from '../archetypes/index.js';
 import { expectedEffort } from '../day/index.js';
-import { ANCHORS, POST_STYLES, type AnchorKind, type Instrument, type PostStyle } from '../instrument/index.js';
-import { STRING_ORDERS, STRIPPINGS, type LayeredChoices, type Stripping } from '../methods/index.js';
+import { ANCHORS, POST_STYLES, TIE_HOLES, tieHoleCount, type AnchorKind, type Instrument, type PostStyle } from '../instrument/index.js';
+import { STRETCHINGS, STRING_ORDERS, STRIPPINGS, type LayeredChoices, type Stripping } from '../methods/index.js';
+import { TOOLS } from '../tools/index.js';
 import { STRING_STAGES } from '../worksheet/index.js';
 import {
   canStand,
@@ -11,8 +12,9 @@ import {
   planRun,
   possibleStrippings,
   schoolsInForce,
+  STRETCH_REASONS,
+  stretchingInForce,
   stringOrder,
-  TOOLS,
   type BenchRun,
   type RunStep,
 } from './index.js';
@@ -120,7 +122,7 @@ describe('the run at every anchor and post, in every school that is possible', (
 
 describe('what an instrument forces', () => {
   const schools = (anchor: AnchorKind, choices: LayeredChoices = {}, blocked = false) =>
-    schoolsInForce({ bridge: { anchor, behindSaddle: 0 as never } }, choices, blocked);
+    schoolsInForce({ bridge: { anchor, behindSaddle: 0 as never, tieHoles: 'single', cover: false } }, choices, blocked);
 
   it('takes strings off one at a time by default, whoever chose otherwise wins, and the bridge over all', () => {
     expect(schools('pins').stripping).toMatchObject({ value: 'one-at-a-time', from: 'built-in', forced: null });
@@ -185,8 +187,79 @@ describe('the words of a step', () => {
   it('seat what each anchor needs at the end', () => {
     expect(step('pins', 'trim').does).toContain('Push pins back by hand');
     expect(step('double-locking', 'trim').does).toContain('fine tuners');
-    expect(step('hooked-tailpiece', 'trim').does).toContain('Slide the cover back');
+    expect(step('hooked-tailpiece', 'trim').does).toContain('upright on its mark');
     expect(step('headless', 'trim').does).toContain('just inside their clamps');
+  });
+});
+
+describe('what a string does at its own anchor', () => {
+  const fit = (instrument: Instrument, string: number, choices: LayeredChoices = {}) =>
+    run(instrument, { choices }).steps.find((step) => step.stage === 'anchor' && step.string === string)?.does ?? '';
+  const tied = (tieHoles: Instrument['bridge']['tieHoles']): Instrument => {
+    const six = instrumentOf('classical');
+    return { ...six, bridge: { ...six.bridge, tieHoles } };
+  };
+
+  it('has six, nine or twelve holes in a tie block of six strings, four, six or eight in one of four', () => {
+    expect(TIE_HOLES.map((holes) => tieHoleCount(holes, 6))).toEqual([6, 9, 12]);
+    expect(TIE_HOLES.map((holes) => tieHoleCount(holes, 4))).toEqual([4, 6, 8]);
+  });
+
+  it('tucks what is smooth oftener than what is wound, and nothing where there is a second hole', () => {
+    const smooth = run(tied('single'), {}).steps; // plain strings 1 to 3 stand for smooth ones
+    expect(smooth.find((step) => step.stage === 'anchor' && step.string === 0)?.does).toContain('two or three times');
+    expect(fit(tied('single'), 5)).toContain('once or twice');
+    for (const string of [0, 1, 2]) expect(fit(tied('treble-double'), string)).toContain('second hole');
+    for (const string of [3, 4, 5]) expect(fit(tied('treble-double'), string)).not.toContain('second hole');
+    for (const string of [0, 3, 5]) expect(fit(tied('double'), string)).toContain('nothing is tucked');
+  });
+
+  it('wraps the last string the other way round, whichever is last', () => {
+    const tenor = instrumentOf('ukulele-tenor');
+    const others = (last: number) => [0, 1, 2, 3].filter((string) => string !== last);
+    expect(fit(tenor, 0)).toContain('the other way round');
+    for (const string of others(0)) expect(fit(tenor, string)).toContain('under the next string’s wraps');
+    const highFirst: LayeredChoices = { technician: { stringOrder: 'high-first' } };
+    expect(fit(tenor, 3, highFirst)).toContain('the other way round');
+    for (const string of others(3)) expect(fit(tenor, string, highFirst)).not.toContain('the other way round');
+  });
+
+  it('slides a cover off and back where there is one', () => {
+    const said = (cover: boolean) => {
+      const mandolin = instrumentOf('mandolin');
+      const { steps } = run({ ...mandolin, bridge: { ...mandolin.bridge, cover } });
+      return [steps.find(({ stage, string }) => stage === 'strip' && string === null), steps.find(({ stage }) => stage === 'trim')]
+        .map((step) => step?.does ?? '')
+        .join(' ');
+    };
+    expect(said(true)).toMatch(/cover off backward.*cover back/);
+    expect(said(false)).not.toContain('cover');
+  });
+});
+
+describe('the schools of stretching', () => {
+  const inForceAt = (id: string, stretching: (typeof STRETCHINGS)[number], soft = false) =>
+    stretchingInForce(instrumentOf(id), { house: { stretching } }, soft);
+
+  it('are what somebody chose, wherever the body bears it', () => {
+    expect(inForceAt('acoustic-parlour', 'sideways')).toMatchObject({ value: 'sideways', from: 'house', forced: null });
+    expect(inForceAt('bass-in-line', 'light')).toMatchObject({ value: 'light', forced: null });
+    expect(inForceAt('electric-double-locking', 'dives')).toMatchObject({ value: 'dives', forced: null });
+  });
+
+  it('are overruled by a small body, a bridge without vibrato, and strings that creep', () => {
+    expect(inForceAt('mandolin', 'sideways')).toMatchObject({ value: 'twist', forced: 'small-body', overruled: 'sideways' });
+    expect(inForceAt('acoustic-parlour', 'dives')).toMatchObject({ value: 'along', forced: 'no-vibrato' });
+    expect(inForceAt('classical', 'nodes', true)).toMatchObject({ value: 'twist', forced: 'soft-strings' });
+  });
+
+  it('have a reason each, and each its words in the run', () => {
+    const words = STRETCHINGS.map((stretching) => {
+      const { steps } = run(instrumentOf('electric-double-locking'), { choices: { technician: { stretching } } });
+      return steps.find(({ stage }) => stage === 'settle')?.does;
+    });
+    expect(new Set(words).size).toBe(STRETCHINGS.length);
+    for (const stretching of STRETCHINGS) expect(STRETCH_REASONS[stretching].length).toBeGreaterThan(15);
   });
 });
 
@@ -246,6 +319,27 @@ describe('tools and time', () => {
     expect(tools('banjo-tenor')).toEqual(expect.arrayContaining(['masking-tape', 'pencil']));
     expect(tools('classical')).not.toContain('pin-lever');
     expect(tools('electric-headless')).toContain('eraser');
+  });
+
+  it('takes its minutes from what this person needed before: a half more at Wind, nothing else changed', () => {
+    const instrument = instrumentOf('acoustic-parlour');
+    const [expected, slow] = [[], Array.from({ length: 400 }, () => ({ ratio: 1.5 }))].map((jobs) => {
+      const times = jobs.map(({ ratio }) => ({
+        personId: 'me',
+        family: instrument.family,
+        stringCount: 6,
+        stage: 'wind' as const,
+        minutes: ratio * 0.24 * 6 * 5, // a share of 0.24 of five minutes for each of six strings
+      }));
+      const outcome = planRun({ instrument, strings: STRINGS, choices: {}, learned: { times, personId: 'me' } });
+      if (!outcome.ok) throw new Error(outcome.problem.kind);
+      const of = (stage: RunStep['stage']) =>
+        outcome.value.steps.filter((each) => each.stage === stage).reduce((sum, { minutes }) => sum + minutes.attended, 0);
+      return { wind: of('wind'), anchor: of('anchor') };
+    });
+    expect(expected?.wind).toBeCloseTo(7.2, 9);
+    expect(slow?.wind).toBeCloseTo(10.8, 1);
+    expect(slow?.anchor).toBeCloseTo(expected?.anchor ?? 0, 9);
   });
 
   it('stretches each kind in its own way: bass at the nodes, nylon by twisting, others along', () => {

@@ -1,14 +1,15 @@
-import { expectedEffort } from '../day/index.js';
+import { expectedEffort, learnedPace, stageMinutes, type TimedStage } from '../day/index.js';
 import type { AnchorKind, Instrument, PostStyle } from '../instrument/index.js';
 import type { LayeredChoices, Stripping } from '../methods/index.js';
 import { done, refused, type Outcome } from '../outcome/index.js';
 import type { StringProperties } from '../strings/index.js';
 import type { StringStage } from '../worksheet/index.js';
-import { ANCHOR_WORK, type Work } from './anchor-work.js';
+import type { Work } from './anchor-work.js';
+import { anchorWork, prepareBridge, softAt } from './work-at-anchor.js';
 import { COMMON_WORK, settleWork, trimWork } from './common-work.js';
-import { canStand, possibleStrippings, schoolsInForce, type RunSchools } from './schools.js';
+import { canStand, possibleStrippings, schoolsInForce, stretchingInForce, type RunSchools } from './schools.js';
 import { stringOrder } from './string-order.js';
-import { TOOLS, type ToolKind } from './tools.js';
+import { TOOL_KINDS, type ToolKind } from '../tools/index.js';
 
 /** One step at the bench: of one string, zero-based, or of the whole instrument. */
 export interface RunStep extends Work {
@@ -39,20 +40,9 @@ interface Facts {
   blocked?: boolean;
   /** A school asked for in this job, whatever the ways in force. */
   stripping?: Stripping;
+  /** What stages took in jobs before, and who is going to do this one; without them the minutes are what is expected of anybody. */
+  learned?: { times: readonly TimedStage[]; personId: string };
 }
-
-const SET_UP_MINUTES = 10;
-/** Share of a string's minutes that each stage takes, before anything was learned: workshop practice. */
-const SHARES: Readonly<Record<StringStage, number>> = {
-  ready: 0.08,
-  strip: 0.14,
-  'look-over': 0.08,
-  anchor: 0.2,
-  wind: 0.24,
-  'bring-up': 0.1,
-  settle: 0.1,
-  trim: 0.06,
-};
 
 /**
  * What to do at this instrument, step by step, from its facts, its strings and the ways in force. Every string passes every stage once, in its own order; what
@@ -73,14 +63,14 @@ export function planRun(facts: Facts): Outcome<BenchRun, RunProblem> {
   );
   const schools = asked === undefined ? inForce : { ...inForce, order: schoolsInForce(instrument, choices, blocked).order };
   const order = stringOrder(schools.order.value, instrument.strings.length);
-  const steps = [...setUp(anchor), ...sequence(schools, order).map(([stage, string]) => stepOf(facts, stage, string))];
-  const tools = (Object.keys(TOOLS) as ToolKind[]).filter((tool) => steps.some((step) => step.tools.includes(tool)));
+  const steps = [...setUp(instrument), ...sequence(schools, order).map(([stage, string]) => stepOf(facts, order, stage, string))];
+  const tools = TOOL_KINDS.filter((tool) => steps.some((step) => step.tools.includes(tool)));
   return done({ schools, order, steps: withMinutes(steps, facts), tools });
 }
 
 /** Before anything comes off: the bench, and what this bridge needs. */
-function setUp(anchor: AnchorKind): Unclocked[] {
-  const { prepare } = ANCHOR_WORK[anchor];
+function setUp(instrument: Instrument): Unclocked[] {
+  const prepare = prepareBridge(instrument);
   const bench: Unclocked = { ...COMMON_WORK.bench, stage: 'ready', string: null };
   if (prepare === null) return [bench];
   return [
@@ -113,8 +103,9 @@ function groupsOf(stripping: Stripping, order: readonly number[]): number[][] {
 
 type Unclocked = Omit<RunStep, 'minutes'>;
 
-function stepOf({ instrument, strings }: Facts, stage: StringStage, string: number): Unclocked {
-  const work = ANCHOR_WORK[instrument.bridge.anchor];
+function stepOf({ instrument, strings, choices }: Facts, order: readonly number[], stage: StringStage, string: number): Unclocked {
+  const construction = strings[string]?.construction;
+  const work = anchorWork(instrument, { string, construction, last: string === order.at(-1) });
   switch (stage) {
     case 'strip':
       return { ...work.off, stage, string };
@@ -123,24 +114,28 @@ function stepOf({ instrument, strings }: Facts, stage: StringStage, string: numb
     case 'trim':
       return { ...trimWork(instrument, string, work.seat), stage, string };
     case 'settle':
-      return { ...settleWork(instrument, strings[string]?.construction), stage, string };
+      return {
+        ...settleWork(instrument, stretchingInForce(instrument, choices, softAt(construction)).value, softAt(construction)),
+        stage,
+        string,
+      };
     default:
       return { ...COMMON_WORK[stage], stage, string };
   }
 }
 
-/** Attended minutes add up to what the kind is expected to take; soft strings move on unattended once the last of them is settled. */
-function withMinutes(steps: readonly Unclocked[], { instrument, strings }: Facts): RunStep[] {
+/** Attended minutes of a stage are shared by its steps, at this person's pace; soft strings move on unattended once the last of them is settled. */
+function withMinutes(steps: readonly Unclocked[], { instrument, strings, learned }: Facts): RunStep[] {
+  const { family, strings: places } = instrument;
   const constructions = strings.map((string) => string?.construction ?? 'plain');
-  const { attendedMinutes, settlingHours } = expectedEffort(instrument.family, constructions);
-  const perString = (attendedMinutes - SET_UP_MINUTES) / constructions.length;
-  const wholes = steps.filter(({ string }) => string === null).length;
+  const { settlingHours } = expectedEffort(family, constructions);
   const lastSettled = steps.findLast(({ stage }) => stage === 'settle');
+  const minutes = (stage: StringStage) => {
+    const factor = learned === undefined ? 1 : learnedPace(learned.times, learned.personId, family, stage).factor;
+    return (factor * stageMinutes(family, places.length, stage)) / steps.filter((step) => step.stage === stage).length;
+  };
   return steps.map((step) => ({
     ...step,
-    minutes: {
-      attended: step.string === null ? SET_UP_MINUTES / wholes : perString * SHARES[step.stage],
-      unattended: step === lastSettled ? settlingHours * 60 : 0,
-    },
+    minutes: { attended: minutes(step.stage), unattended: step === lastSettled ? settlingHours * 60 : 0 },
   }));
 }

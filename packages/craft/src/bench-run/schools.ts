@@ -5,12 +5,17 @@ import {
   type Anchoring,
   type Chosen,
   type LayeredChoices,
+  type Stretching,
   type StringOrder,
   type Stripping,
 } from '../methods/index.js';
 
 /** Why a school is not possible at an anchor, or not chosen by anybody but forced. */
-export type ForcedBy = 'loose-bridge' | 'floating-bridge' | 'tails-under-neighbours' | 'strings-share-clamps' | 'strings-come-off-singly';
+export type ForcedBy =
+  'loose-bridge' | 'floating-bridge' | 'tails-under-neighbours' | 'strings-share-clamps' | 'strings-come-off-singly' | StretchForced;
+
+/** Why a way of stretching is no way here. */
+type StretchForced = 'small-body' | 'no-vibrato' | 'soft-strings';
 
 /** What a school is good for, said beside the other one where they disagree. */
 export const STRIPPING_REASONS: Readonly<Record<Stripping, string>> = {
@@ -19,11 +24,23 @@ export const STRIPPING_REASONS: Readonly<Record<Stripping, string>> = {
   'all-off': 'cleaning, oiling and fret work, and it is quicker; the neck comes back within minutes',
 };
 
+export const STRETCH_REASONS: Readonly<Record<Stretching, string>> = {
+  along: 'it reaches the whole string and pulls gently at both ends',
+  sideways: 'it spares frets and bridge',
+  twist: 'it does not pull at the bridge',
+  nodes: 'the string keeps its bright sound',
+  dives: 'bridge, springs and string come to rest together',
+  light: 'overstretching ruins a string: play it in and retune',
+};
+
 export const FORCED_REASONS: Readonly<Record<ForcedBy, string>> = {
   'loose-bridge': 'the loose bridge stands only by tension: one string at a time, or it falls and its place is lost',
   'floating-bridge': 'strings and springs hold the floating bridge: with all strings off it falls back, unless it is blocked level first',
   'tails-under-neighbours': 'every tail is tucked under its neighbour’s wraps: all strings are anchored before any is tightened',
   'strings-share-clamps': 'two strings share each clamp of the nut: one pair at a time, unless the bridge is blocked',
+  'small-body': 'a small body and its bridge are moved by a sideways pull: twist instead',
+  'no-vibrato': 'there is no vibrato to dip',
+  'soft-strings': 'soft strings give by creeping: they are twisted, not yanked',
   'strings-come-off-singly': 'strings that come off one at a time are wound before the next comes off',
 };
 
@@ -70,6 +87,9 @@ export interface RunSchools {
   anchoring: School<Anchoring>;
 }
 
+const SMALL: readonly Instrument['family'][] = ['ukulele', 'mandolin', 'banjo'];
+const VIBRATOS: readonly AnchorKind[] = ['resting-vibrato', 'floating-vibrato', 'double-locking'];
+
 /** The schools in force at this instrument: what was chosen, or what the instrument forces. `blocked`: the bridge is held level. */
 export function schoolsInForce(instrument: Pick<Instrument, 'bridge'>, choices: LayeredChoices, blocked: boolean): RunSchools {
   const { anchor } = instrument.bridge;
@@ -96,4 +116,26 @@ function resolve<T>(wished: Chosen<T>, possible: readonly T[], why: ForcedBy | n
   if (possible.includes(wished.value) || first === undefined) return { ...wished, forced: null, overruled: null };
   // nobody is overruled who did not choose
   return { value: first, from: 'forced', forced: why, overruled: wished.from === 'built-in' ? null : wished.value };
+}
+
+/** How a string of this make is stretched at this instrument. `soft`: nylon, fluorocarbon or gut. */
+export function stretchingInForce(
+  instrument: Pick<Instrument, 'bridge' | 'family'>,
+  choices: LayeredChoices,
+  soft: boolean,
+): School<Stretching> {
+  const { family, bridge } = instrument;
+  const small = SMALL.includes(family);
+  const builtIn: Stretching = family === 'bass' ? 'nodes' : soft || family === 'ukulele' ? 'twist' : 'along';
+  const wished = inForce<Stretching>(choices, ({ stretching }) => stretching, builtIn);
+  const forced: ForcedBy | null =
+    wished.value === 'sideways' && small
+      ? 'small-body'
+      : wished.value === 'dives' && !VIBRATOS.includes(bridge.anchor)
+        ? 'no-vibrato'
+        : wished.value === 'nodes' && soft
+          ? 'soft-strings'
+          : null;
+  if (forced === null) return { ...wished, forced: null, overruled: null };
+  return { value: small ? 'twist' : builtIn, from: 'forced', forced, overruled: wished.value };
 }

@@ -5,6 +5,7 @@ import {
   DENSITY,
   NECK,
   NUT,
+  PACE,
   SAFE_SHARE_OF_BREAKING,
   STRENGTH,
   WINDING,
@@ -22,6 +23,7 @@ const groups: Record<string, Record<string, Constant>> = {
   NUT,
   NECK,
   CREEP,
+  PACE,
   SAFE: { share: SAFE_SHARE_OF_BREAKING },
 };
 const all = Object.entries(groups).flatMap(([group, entries]) =>

@@ -120,3 +120,11 @@ export const LENGTH_AS_SOLD = {
   mandolin: constant(900, [800, 1000], 'mm', 'packets of several makers'),
   banjo: constant(1000, [950, 1050], 'mm', 'packets of several makers'),
 } as const;
+
+/** What is taken for granted of how long the work takes, before a bench has told; natural logarithms of times as shares of what is expected. */
+export const PACE = {
+  spread: constant(0.5, [0.3, 0.8], '', 'two jobs alike differ by half as much again or a third less: workshop practice'),
+  priorJobs: constant(2, [1, 4], '', 'how many jobs the expectation counts for'),
+  elsewhere: constant(0.35, [0.2, 0.5], '', 'what a job of another person, or of another kind, counts for'),
+  neverDone: constant(2.3, [1.6, 3], '', 'ten times quicker or slower is no measure of work: ticked afterwards, or a clock forgotten'),
+} as const;

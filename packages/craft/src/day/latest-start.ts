@@ -1,13 +1,6 @@
 import type { Family, StringProperties } from '../strings/index.js';
+import { MINUTES_PER_STRING, SET_UP_MINUTES } from './stage-minutes.js';
 
-/** Minutes and hours that a restring is expected to take before anything has been learned about this bench: workshop practice. */
-const ATTENDED_MINUTES = {
-  setUp: 10,
-  perString: { acoustic: 5, electric: 4.5, bass: 4, classical: 6, ukulele: 5, mandolin: 4, banjo: 4 } as const satisfies Record<
-    Family,
-    number
-  >,
-};
 /** Polymers move for a day; steel holds after the hand rounds. */
 const SETTLING_HOURS = { polymer: 24, steel: 0 } as const;
 
@@ -19,7 +12,7 @@ export interface Effort {
 export function expectedEffort(family: Family, constructions: readonly StringProperties['construction'][]): Effort {
   const soft = family === 'classical' || constructions.some((construction) => construction !== 'plain' && construction !== 'wound');
   return {
-    attendedMinutes: Math.round(ATTENDED_MINUTES.setUp + ATTENDED_MINUTES.perString[family] * constructions.length),
+    attendedMinutes: SET_UP_MINUTES + MINUTES_PER_STRING[family] * constructions.length,
     settlingHours: soft ? SETTLING_HOURS.polymer : SETTLING_HOURS.steel,
   };
 }

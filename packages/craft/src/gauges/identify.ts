@@ -23,20 +23,20 @@ export interface Identified {
 }
 
 /** A reading of a string that is in no set of the table lies anywhere in this range, mm. */
-const ANYWHERE_MM = 1;
+export const ANYWHERE_MM = 1;
 /** How often an instrument carries strings that are in no set of the table. */
 const PRIOR_NONE = 0.1;
 /** A hurried look takes a wound string for a plain one, or the other way. */
-const MISTAKEN_KIND = 0.01;
+export const MISTAKEN_KIND = 0.01;
 /** Sets less likely than this are not worth showing. */
 const LEAST_SHOWN = 0.005;
 
 /** Standard deviation of a reading about the gauge printed, mm: the hand, and the tolerance of what was made. */
-const deviation = (construction: TableString['construction']) =>
+export const deviation = (construction: TableString['construction']) =>
   Math.hypot(CALIPER.reading.value, construction === 'plain' ? CALIPER.making.value : CALIPER.makingWound.value);
 
 /** Logarithm of the normal density, per mm. */
-const logNormal = (off: number, sigma: number) => -0.5 * (off / sigma) ** 2 - Math.log(sigma * Math.sqrt(2 * Math.PI));
+export const logNormal = (off: number, sigma: number) => -0.5 * (off / sigma) ** 2 - Math.log(sigma * Math.sqrt(2 * Math.PI));
 
 /**
  * The sets that readings may come from, by Bayes' rule: every set as likely as another beforehand, readings independent and normal about the

@@ -4,3 +4,4 @@ export { confusables, identifySets, type Confusable, type Identified, type Likel
 export { solveGauges, type Progress } from './solve-gauges.js';
 export { pitchVerdict, type PitchVerdict } from './verdict.js';
 export type { GaugeAnswer, GaugeProblem, GaugeQuestion, OnTheShelf, Wish } from './wish.js';
+export { checkString, zeroError, type StringCheck } from './check-string.js';

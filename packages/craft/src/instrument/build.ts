@@ -1,6 +1,6 @@
 import { CONCERT_A4, fromDegrees, fromInches, fromMillimetres, metres, type Metres } from '../units/index.js';
 import type { Family } from '../strings/index.js';
-import type { AnchorKind, Hand, HeadstockLayout, Instrument, Post, PostStyle, Side, Tree } from './geometry.js';
+import type { AnchorKind, Hand, HeadstockLayout, Instrument, Post, PostStyle, Side, TieHoles, Tree } from './geometry.js';
 
 /** An instrument in the words of a workshop list: millimetres, degrees and thousandths of an inch, string 1 first. */
 export interface Sketch {
@@ -23,6 +23,8 @@ export interface Sketch {
   trees?: readonly SketchTree[];
   anchor: AnchorKind;
   behindSaddleMm: number;
+  tieHoles?: TieHoles;
+  cover?: boolean;
   screwTunerMm?: { travel: number; lead: number };
   gearRatio: number;
 }
@@ -71,7 +73,12 @@ export function buildInstrument(sketch: Sketch): Instrument {
       drop: fromMillimetres(dropMm),
       strings,
     })),
-    bridge: { anchor: sketch.anchor, behindSaddle: fromMillimetres(sketch.behindSaddleMm) },
+    bridge: {
+      anchor: sketch.anchor,
+      behindSaddle: fromMillimetres(sketch.behindSaddleMm),
+      tieHoles: sketch.tieHoles ?? 'single',
+      cover: sketch.cover ?? false,
+    },
     screwTuner: screw === undefined ? null : { travel: fromMillimetres(screw.travel), lead: fromMillimetres(screw.lead) },
     gearRatio: sketch.gearRatio,
     a4: CONCERT_A4,

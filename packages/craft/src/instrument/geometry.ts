@@ -27,6 +27,9 @@ export const ANCHORS = [
   'hooked-tailpiece',
 ] as const;
 export type AnchorKind = (typeof ANCHORS)[number];
+/** Holes of a tie block: one for each string, two for the trebles, or two for all: 6, 9 or 12 with six strings. */
+export const TIE_HOLES = ['single', 'treble-double', 'double'] as const;
+export type TieHoles = (typeof TIE_HOLES)[number];
 export const HEADSTOCK_LAYOUTS = ['split', 'in-line', 'slotted', 'headless'] as const;
 export type HeadstockLayout = (typeof HEADSTOCK_LAYOUTS)[number];
 
@@ -84,11 +87,21 @@ export interface Instrument {
     rollerSlots: RollerSlots | null;
   };
   trees: readonly Tree[];
-  bridge: { anchor: AnchorKind; behindSaddle: Metres };
+  bridge: Bridge;
   /** Screw tuners at the bridge of a headless instrument; null elsewhere. */
   screwTuner: ScrewTuner | null;
   gearRatio: number;
   a4: Hertz;
+}
+
+export interface Bridge {
+  anchor: AnchorKind;
+  /** String between saddle and anchor that stretches too. */
+  behindSaddle: Metres;
+  /** Of a tie block. */
+  tieHoles: TieHoles;
+  /** A hooked tailpiece bears a cover. */
+  cover: boolean;
 }
 
 export interface RollerSlots {
@@ -112,6 +125,17 @@ export function endsFor(anchor: AnchorKind): readonly StringEnd[] {
   if (anchor === 'tie-block' || anchor === 'knot-in-slot' || anchor === 'wrap-and-tuck') return ['plain'];
   return anchor === 'double-locking' ? ['ball', 'ball-cut-off'] : ['ball'];
 }
+
+/** How many holes a tie block has, for so many strings. */
+export function tieHoleCount(holes: TieHoles, stringCount: number): number {
+  if (holes === 'single') return stringCount;
+  return stringCount + (holes === 'double' ? stringCount : Math.floor(stringCount / 2));
+}
+
+/** Whether string `index` of a tie block goes through two holes. */
+export const twoHoles = ({ bridge, strings }: Pick<Instrument, 'bridge' | 'strings'>, index: number): boolean =>
+  bridge.anchor === 'tie-block' &&
+  (bridge.tieHoles === 'double' || (bridge.tieHoles === 'treble-double' && index < Math.floor(strings.length / 2)));
 
 /** All of the string that shares the stretch: from the anchor over the saddle and the nut to the post. */
 export const stretchingPath = (instrument: Instrument, string: StringPlace): Metres =>

@@ -8,10 +8,14 @@ export {
   postSpacing,
   rollerSide,
   stretchingPath,
+  TIE_HOLES,
+  tieHoleCount,
+  twoHoles,
   windingDirection,
 } from './geometry.js';
 export type {
   AnchorKind,
+  Bridge,
   Direction,
   Hand,
   HeadstockLayout,
@@ -22,6 +26,7 @@ export type {
   ScrewTuner,
   Side,
   StringPlace,
+  TieHoles,
   Tree,
 } from './geometry.js';
 export { buildInstrument, evenSlots, pairedSlots, type Sketch, type SketchPost } from './build.js';

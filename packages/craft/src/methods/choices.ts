@@ -34,6 +34,10 @@ export type StringOrder = (typeof STRING_ORDERS)[number];
 export const ANCHORINGS = ['each-wound-at-once', 'all-anchored-first'] as const;
 export type Anchoring = (typeof ANCHORINGS)[number];
 
+/** How a new string is stretched by hand. */
+export const STRETCHINGS = ['along', 'sideways', 'twist', 'nodes', 'dives', 'light'] as const;
+export type Stretching = (typeof STRETCHINGS)[number];
+
 /** What somebody chose where the craft leaves a choice; what is left out was not chosen. */
 export interface MethodChoices {
   turns?: Partial<Record<StringClass, number>> | undefined;
@@ -44,6 +48,7 @@ export interface MethodChoices {
   stripping?: Stripping | undefined;
   stringOrder?: StringOrder | undefined;
   anchoring?: Anchoring | undefined;
+  stretching?: Stretching | undefined;
 }
 
 /** Whose choices win over whose: the first that chose. */

@@ -1,4 +1,6 @@
+import type { Finding, GaugeTool, MeasureKind, PadLies } from '../findings/index.js';
 import type { Family } from '../strings/index.js';
+import type { ToolKind } from '../tools/index.js';
 import type { LoggedString } from './logged-string.js';
 import type { StringEventKind } from './stages.js';
 
@@ -28,6 +30,28 @@ export interface CountedPayload {
   postDiameterMm: number;
   stringDiameterMm: number;
   nutToPostMm: number;
+}
+
+/** A tool that lies ready, or is taken from the list again; with the size it has where sizes matter. */
+export interface ToolLaid {
+  tool: ToolKind;
+  there: boolean;
+  sizeMm: number | null;
+}
+
+/** What was read on a new string, against what it is to be. */
+export interface GaugeRead {
+  readMm: number;
+  plannedMm: number;
+  by: 'caliper' | 'typed';
+}
+
+/** A number taken from the instrument. `string` is given where each string has its own. */
+export interface Measured {
+  what: MeasureKind;
+  valueMm: number;
+  string?: number | undefined;
+  by?: GaugeTool | undefined;
 }
 
 /** What was chosen for a job. The set and tuning may be none of the tables': then only what is written here counts. */
@@ -67,7 +91,13 @@ export type BenchEvent =
   | (StringHead & { kind: 'scrapped'; payload: { why: ScrapReason } })
   | (Head & { kind: 'bridge-blocked'; payload: { blocked: boolean } })
   | (Head & { kind: 'noted'; payload: { text: string } })
-  | (Head & { kind: 'measured'; payload: { what: 'relief' | 'action-treble' | 'action-bass'; valueMm: number } })
+  | (Head & { kind: 'measured'; payload: Measured })
+  | (Head & { kind: 'found'; payload: Finding & { text: string } })
+  | (Head & { kind: 'pads-noted'; payload: { clamp: number; lies: PadLies } })
+  | (Head & { kind: 'tool-laid'; payload: ToolLaid })
+  | (Head & { kind: 'reference-read'; payload: { a4Hz: number } })
+  | (StringHead & { kind: 'gauge-read'; payload: GaugeRead })
+  | (Head & { kind: 'paused' | 'resumed'; payload: Record<string, never> })
   | (Head & { kind: 'undone'; payload: { eventId: string } })
   | (Head & { kind: 'handed-over'; payload: { remark: string } });
 

@@ -40,6 +40,46 @@ const chosen = (at: number, name = 'a set'): BenchEvent => ({
 });
 const handedOver = (at: number, remark = ''): BenchEvent => ({ ...head(at), kind: 'handed-over', payload: { remark } });
 
+/** Everything else that a bench takes down, from few values, so that two devices often speak of the same thing. */
+const anyWord = fc.oneof(
+  fc.record({
+    kind: fc.constant('tool-laid' as const),
+    payload: fc.record({ tool: fc.constantFrom('winder', 'block'), there: fc.boolean(), sizeMm: fc.constantFrom(null, 3) }),
+  }),
+  fc.record({ kind: fc.constant('reference-read' as const), payload: fc.record({ a4Hz: fc.constantFrom(432, 440) }) }),
+  fc.record({
+    kind: fc.constant('gauge-read' as const),
+    string: fc.integer({ min: 1, max: COUNT }),
+    payload: fc.record({ readMm: fc.constantFrom(0.25, 0.33), plannedMm: fc.constant(0.25), by: fc.constantFrom('caliper', 'typed') }),
+  }),
+  fc.record({
+    kind: fc.constant('found' as const),
+    payload: fc.record({
+      what: fc.constant('groove'),
+      severity: fc.constantFrom('watch', 'now'),
+      string: fc.constantFrom(1, 2),
+      fret: fc.constantFrom(1, 2),
+      wood: fc.constant(null),
+      text: fc.constant(''),
+    }),
+  }),
+  fc.record({
+    kind: fc.constant('measured' as const),
+    payload: fc.record({ what: fc.constantFrom('relief', 'action-bass'), valueMm: fc.constantFrom(0.2, 2) }),
+  }),
+  fc.record({
+    kind: fc.constant('pads-noted' as const),
+    payload: fc.record({ clamp: fc.constantFrom(1, 2), lies: fc.constantFrom('along', 'across') }),
+  }),
+  fc.record({ kind: fc.constantFrom('paused' as const, 'resumed' as const), payload: fc.constant({}) }),
+  fc.record({ kind: fc.constant('bridge-blocked' as const), payload: fc.record({ blocked: fc.boolean() }) }),
+  fc.record({
+    kind: fc.constant('scrapped' as const),
+    string: fc.integer({ min: 1, max: COUNT }),
+    payload: fc.constant({ why: 'kinked' }),
+  }),
+);
+
 const anyLog = fc
   .array(
     fc.record({
@@ -47,14 +87,16 @@ const anyLog = fc
       string: fc.integer({ min: 1, max: COUNT }),
       device: fc.integer({ min: 0, max: 1 }),
       undoes: fc.option(fc.nat()),
+      word: fc.option(anyWord),
     }),
     { maxLength: 40 },
   )
   .map((steps) => {
     const log: BenchEvent[] = [];
-    steps.forEach(({ stage, string, device, undoes }, at) => {
+    steps.forEach(({ stage, string, device, undoes, word }, at) => {
       const target = undoes === null ? undefined : log[undoes % Math.max(1, log.length)];
-      log.push(target === undefined || target.kind === 'undone' ? tick(at, stage, string, device) : undo(at, target.id, device));
+      const happens = word === null ? tick(at, stage, string, device) : ({ ...head(at, device), ...word } as BenchEvent);
+      log.push(target === undefined || target.kind === 'undone' ? happens : undo(at, target.id, device));
     });
     return log;
   });
@@ -84,6 +126,48 @@ describe('the fold', () => {
         expect(foldWorksheet(COUNT, [...log, ...log])).toEqual(foldWorksheet(COUNT, log));
       }),
     );
+  });
+
+  it('merges two devices that went their own ways for a day, whichever is heard first and however often', () => {
+    const parts = fc.tuple(anyLog, fc.array(fc.integer({ min: 0, max: 2 }), { maxLength: 60 }));
+    fc.assert(
+      fc.property(parts, ([log, turns]) => {
+        const [here, there] = [0, 1].map((device) => log.filter(({ deviceId }) => deviceId === String(device)));
+        // the server hears now one device, now the other, now one of them again from the start, each in its own order
+        const heard: BenchEvent[] = [];
+        let [a, b] = [0, 0];
+        for (const turn of turns) {
+          if (turn === 0) heard.push(...(here ?? []).slice(a, ++a));
+          if (turn === 1) heard.push(...(there ?? []).slice(b, ++b));
+          if (turn === 2) heard.push(...(here ?? []).slice(0, a));
+        }
+        heard.push(...(here ?? []).slice(a), ...(there ?? []).slice(b));
+        expect(foldWorksheet(COUNT, heard)).toEqual(foldWorksheet(COUNT, log));
+      }),
+    );
+  });
+
+  it('lets the later of two conflicting words win, on tools, gauges, findings, measures and the clock', () => {
+    const word = (at: number, device: number, what: object) => ({ ...head(at, device), ...what }) as BenchEvent;
+    const finding = { what: 'groove', string: 1, fret: 2, wood: null, text: '' };
+    const say = (at: number, device: number) => {
+      const late = at > 10;
+      return [
+        word(at, device, { kind: 'tool-laid', payload: { tool: 'winder', there: late, sizeMm: null } }),
+        word(at + 1, device, { kind: 'gauge-read', string: 2, payload: { readMm: late ? 0.33 : 0.25, plannedMm: 0.33, by: 'typed' } }),
+        word(at + 2, device, { kind: 'found', payload: { ...finding, severity: late ? 'now' : 'watch' } }),
+        word(at + 3, device, { kind: 'measured', payload: { what: 'relief', valueMm: late ? 0.3 : 0.2 } }),
+        word(at + 4, device, { kind: late ? 'paused' : 'resumed', payload: {} }),
+        word(at + 5, device, { kind: 'pads-noted', payload: { clamp: 1, lies: late ? 'across' : 'along' } }),
+      ];
+    };
+    const sheet = foldWorksheet(COUNT, [...say(20, 1), ...say(1, 0)]);
+    expect(sheet.tools.winder?.payload.there).toBe(true);
+    expect(sheet.gauges[1]?.payload.readMm).toBe(0.33);
+    expect(sheet.findings.map(({ payload }) => payload.severity)).toEqual(['now']);
+    expect(sheet.measurements.map(({ payload }) => payload.valueMm)).toEqual([0.3]);
+    expect(sheet.pads.map(({ payload }) => payload.lies)).toEqual(['across']);
+    expect(sheet.paused).toBe(true);
   });
 
   it('undoes exactly: the state is as if the event had never been', () => {
@@ -173,7 +257,10 @@ describe('what a job leaves in the passport', () => {
       tick(2, 'wind', 2),
       { ...head(3), kind: 'noted', payload: { text: 'groove at fret 3' } },
       { ...head(4), kind: 'measured', payload: { what: 'relief', valueMm: 0.2 } },
-      handedOver(5, 'back in March'),
+      { ...head(5), kind: 'found', payload: { what: 'rattle', severity: 'soon', string: null, fret: null, wood: null, text: 'low A' } },
+      { ...head(6), kind: 'tool-laid', payload: { tool: 'block', there: true, sizeMm: 11.5 } },
+      { ...head(7), kind: 'tool-laid', payload: { tool: 'winder', there: true, sizeMm: null } },
+      handedOver(8, 'back in March'),
     ];
     const setup = setupOf(foldWorksheet(COUNT, log));
     expect(setup).toMatchObject({
@@ -181,6 +268,8 @@ describe('what a job leaves in the passport', () => {
       remark: 'back in March',
       notes: ['groove at fret 3'],
       measurements: [{ what: 'relief', valueMm: 0.2 }],
+      findings: [{ what: 'rattle', severity: 'soon' }],
+      sizes: [{ tool: 'block', sizeMm: 11.5 }],
     });
     expect(setup?.strings[1]).toMatchObject({ string: 2, turns: 2.5, slackMm: 50 });
     expect(setup?.strings[0]).toMatchObject({ string: 1, turns: null });

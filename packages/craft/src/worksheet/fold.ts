@@ -1,4 +1,6 @@
+import { placeOf } from '../findings/index.js';
 import { unreachable } from '../outcome/index.js';
+import type { ToolKind } from '../tools/index.js';
 import type { BenchEvent, EventOf } from './events.js';
 import { stageOf, STRING_STAGES, type Stage, type StringEventKind, type StringStage } from './stages.js';
 
@@ -16,7 +18,20 @@ export interface Worksheet {
   /** A block holds the floating bridge level. */
   blocked: boolean;
   notes: readonly EventOf<'noted'>[];
+  /** The last of each kind, and of each string where strings are measured one by one. */
   measurements: readonly EventOf<'measured'>[];
+  /** The last word on each place where something was found. */
+  findings: readonly EventOf<'found'>[];
+  /** Which way the pads of each clamp lay, by clamp. */
+  pads: readonly EventOf<'pads-noted'>[];
+  /** The last word on each tool of the bench. */
+  tools: Readonly<Partial<Record<ToolKind, EventOf<'tool-laid'>>>>;
+  /** The tuner's reference as it was read. */
+  reference: EventOf<'reference-read'> | null;
+  /** What was read on the new strings. */
+  gauges: readonly (EventOf<'gauge-read'> | null)[];
+  /** The clock stands still. */
+  paused: boolean;
   handedOver: EventOf<'handed-over'> | null;
   /** Events that still stand, oldest first. */
   standing: readonly BenchEvent[];
@@ -34,6 +49,12 @@ export function emptyWorksheet(stringCount: number): Worksheet {
     blocked: false,
     notes: [],
     measurements: [],
+    findings: [],
+    pads: [],
+    tools: {},
+    reference: null,
+    gauges: none,
+    paused: false,
     handedOver: null,
     standing: [],
   };
@@ -80,7 +101,20 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
     case 'noted':
       return { ...sheet, notes: [...sheet.notes, event] };
     case 'measured':
-      return { ...sheet, measurements: [...sheet.measurements, event] };
+      return { ...sheet, measurements: lastOf(sheet.measurements, event, ({ payload }) => `${payload.what} ${payload.string ?? ''}`) };
+    case 'found':
+      return { ...sheet, findings: lastOf(sheet.findings, event, ({ payload }) => placeOf(payload)) };
+    case 'pads-noted':
+      return { ...sheet, pads: lastOf(sheet.pads, event, ({ payload }) => String(payload.clamp)) };
+    case 'tool-laid':
+      return { ...sheet, tools: { ...sheet.tools, [event.payload.tool]: event } };
+    case 'reference-read':
+      return { ...sheet, reference: event };
+    case 'gauge-read':
+      return { ...sheet, gauges: sheet.gauges.with(event.string - 1, event) };
+    case 'paused':
+    case 'resumed':
+      return { ...sheet, paused: event.kind === 'paused' };
     case 'handed-over':
       return { ...sheet, handedOver: sheet.handedOver ?? event };
     case 'undone':
@@ -88,6 +122,11 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
     default:
       return unreachable(event);
   }
+}
+
+/** The list with `event` in the place of the one that says the same thing, or at its end. */
+function lastOf<E extends BenchEvent>(list: readonly E[], event: E, keyOf: (each: E) => string): E[] {
+  return [...list.filter((each) => keyOf(each) !== keyOf(event)), event];
 }
 
 /** What a new string has to go through again; the old one stays off, and what was under it stays looked over. */
@@ -103,6 +142,7 @@ function scrap(sheet: Worksheet, event: EventOf<'scrapped'>): Worksheet {
     done,
     wound: sheet.wound.with(index, null),
     counted: sheet.counted.with(index, null),
+    gauges: sheet.gauges.with(index, null),
     scrapped: [...sheet.scrapped, event],
   };
 }

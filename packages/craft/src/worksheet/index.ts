@@ -14,6 +14,9 @@ export {
   type BenchEventKind,
   type CountedPayload,
   type EventOf,
+  type GaugeRead,
+  type Measured,
+  type ToolLaid,
   type LoggedTuning,
   type ScrapReason,
   type SetChosen,
@@ -26,3 +29,4 @@ export { currentStage, lastStanding } from './progress.js';
 export { setupOf, type Setup, type SetupString } from './setup.js';
 export { countedAgainst, woundAsPlanned } from './from-plan.js';
 export { tellStory, type StoryLine } from './story.js';
+export { stageTimes, type StageTime } from './stage-times.js';

@@ -1,4 +1,6 @@
-import type { LoggedTuning, ScrapReason } from './events.js';
+import type { Finding, PadLies } from '../findings/index.js';
+import type { ToolKind } from '../tools/index.js';
+import type { LoggedTuning, Measured, ScrapReason } from './events.js';
 import type { LoggedString } from './logged-string.js';
 import type { Worksheet } from './fold.js';
 
@@ -11,7 +13,11 @@ export interface Setup {
   fittedAt: string;
   remark: string;
   notes: string[];
-  measurements: { what: string; valueMm: number }[];
+  measurements: Measured[];
+  findings?: (Finding & { text: string })[] | undefined;
+  pads?: { clamp: number; lies: PadLies }[] | undefined;
+  /** Sizes that proved right for this instrument. */
+  sizes?: { tool: ToolKind; sizeMm: number }[] | undefined;
 }
 
 export interface SetupString extends LoggedString {
@@ -32,6 +38,9 @@ export function setupOf(sheet: Worksheet): Setup | null {
     remark: sheet.handedOver.payload.remark,
     notes: sheet.notes.map(({ payload }) => payload.text),
     measurements: sheet.measurements.map(({ payload }) => payload),
+    findings: sheet.findings.map(({ payload }) => payload),
+    pads: sheet.pads.map(({ payload }) => payload),
+    sizes: Object.values(sheet.tools).flatMap(({ payload: { tool, sizeMm } }) => (sizeMm === null ? [] : [{ tool, sizeMm }])),
     strings: sheet.chosen.payload.strings.map((string, index) => ({
       ...string,
       string: index + 1,

@@ -1,5 +1,7 @@
+import { FINDINGS, GAUGES, measureOf } from '../findings/index.js';
 import { unreachable } from '../outcome/index.js';
-import type { BenchEvent, EventOf } from './events.js';
+import { TOOLS } from '../tools/index.js';
+import type { BenchEvent, EventOf, Measured, ToolLaid } from './events.js';
 import type { Worksheet } from './fold.js';
 import { STRING_EVENTS, type StringEventKind } from './stages.js';
 
@@ -23,6 +25,9 @@ const DID: Readonly<Record<StringEventKind, string>> = {
   trimmed: 'trimmed',
 };
 
+type Laid = EventOf<'tool-laid'>;
+const isLaid = (event: BenchEvent): event is Laid => event.kind === 'tool-laid' && event.payload.there;
+
 type Step = EventOf<StringEventKind>;
 const isStep = (event: BenchEvent): event is Step => (Object.values(STRING_EVENTS) as string[]).includes(event.kind);
 
@@ -38,11 +43,17 @@ export function tellStory({ standing }: Pick<Worksheet, 'standing'>): StoryLine[
     const [first, last] = [group[0], group.at(-1)];
     if (first === undefined || last === undefined) return [];
     const steps = group.filter(isStep);
-    return { at: first.at, until: last.at, personId: first.personId, says: steps.length > 0 ? tellSteps(steps) : tell(first) };
+    return {
+      at: first.at,
+      until: last.at,
+      personId: first.personId,
+      says: steps.length > 0 ? tellSteps(steps) : group.every(isLaid) ? tellLaid(group) : tell(first),
+    };
   });
 }
 
 function joins(group: readonly BenchEvent[], event: BenchEvent): boolean {
+  if (isLaid(event)) return group.every((each) => isLaid(each) && each.personId === event.personId);
   const steps = group.filter(isStep);
   if (!isStep(event) || steps.length !== group.length || group[0]?.personId !== event.personId) return false;
   return steps.every(({ kind }) => kind === event.kind) || steps.every(({ string }) => string === event.string);
@@ -59,6 +70,20 @@ function tellSteps(steps: readonly Step[]): string {
 const list = (words: readonly string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
 
+function tellMeasured({ what, valueMm, string, by }: Measured): string {
+  const where = string === undefined ? '' : ` of string ${string}`;
+  return `measured ${measureOf(what).name}${where}: ${valueMm} mm${by === undefined ? '' : ` by ${GAUGES[by]}`}`;
+}
+
+function tellFound({ what, string, fret, severity, text }: EventOf<'found'>['payload']): string {
+  const where = [fret === null ? '' : ` at fret ${fret}`, string === null ? '' : ` under string ${string}`].join('');
+  const how = { watch: 'to be watched', soon: 'to be seen to soon', now: 'before it leaves' }[severity];
+  return `found: ${FINDINGS[what].name}${where}, ${how}${text === '' ? '' : ` (${text})`}`;
+}
+
+const sayTool = ({ tool, sizeMm }: ToolLaid): string => `${TOOLS[tool]}${sizeMm === null ? '' : ` (${sizeMm} mm)`}`;
+const tellLaid = (laid: readonly Laid[]): string => `laid ready: ${list(laid.map(({ payload }) => sayTool(payload)))}`;
+
 function tell(event: BenchEvent): string {
   switch (event.kind) {
     case 'set-chosen':
@@ -72,7 +97,21 @@ function tell(event: BenchEvent): string {
     case 'noted':
       return `noted: ${event.payload.text}`;
     case 'measured':
-      return `measured ${event.payload.what.replace('-', ', ')}: ${event.payload.valueMm} mm`;
+      return tellMeasured(event.payload);
+    case 'found':
+      return tellFound(event.payload);
+    case 'pads-noted':
+      return `noted that the pad of clamp ${event.payload.clamp} lies ${event.payload.lies} the strings`;
+    case 'tool-laid':
+      return event.payload.there ? tellLaid([event as Laid]) : `took off the list: ${sayTool(event.payload)}`;
+    case 'reference-read':
+      return `read the tuner’s reference: ${event.payload.a4Hz} Hz`;
+    case 'gauge-read':
+      return `measured string ${event.string}: ${event.payload.readMm} mm for ${event.payload.plannedMm} mm`;
+    case 'paused':
+      return 'stopped the clock';
+    case 'resumed':
+      return 'let the clock run on';
     case 'handed-over':
       return event.payload.remark === '' ? 'handed it over' : `handed it over: ${event.payload.remark}`;
     case 'undone':

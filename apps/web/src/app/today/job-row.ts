@@ -23,11 +23,12 @@ export function jobRow(job: JobSummary, now: number): JobRow {
     family,
     Array.from({ length: stringCount }, () => (soft ? 'nylon' : 'plain')),
   );
-  const spare = job.promisedAt === null ? null : minutesToSpare(Date.parse(job.promisedAt), now, effort);
+  const minutes = Math.round(job.attendedMinutes);
+  const spare = job.promisedAt === null ? null : minutesToSpare(Date.parse(job.promisedAt), now, { ...effort, attendedMinutes: job.attendedMinutes });
   return {
     job,
     passport: String(job.instrument.passport).padStart(4, '0'),
-    takes: `${effort.attendedMinutes} min${effort.settlingHours > 0 ? ` + ${effort.settlingHours} h settling` : ''}`,
+    takes: `${minutes} min${effort.settlingHours > 0 ? ` + ${effort.settlingHours} h settling` : ''}`,
     promised: job.promisedAt === null ? 'no hurry' : `promised ${dayAndTime(new Date(job.promisedAt))}`,
     left: job.state === 'on-bench' ? `at ${STAGE_NAMES[job.stage]}` : sayLeft(spare, now),
     state: spare === null ? 'open' : spare < 0 ? 'late' : spare < SOON_MINUTES ? 'soon' : 'time',

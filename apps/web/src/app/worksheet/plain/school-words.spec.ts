@@ -5,7 +5,7 @@ import type { LayeredChoices } from '@gold-peg/craft/methods';
 import { saySchool } from './school-words';
 
 const said = (anchor: AnchorKind, choices: LayeredChoices = {}, blocked = false) =>
-  saySchool(schoolsInForce({ bridge: { anchor, behindSaddle: 0 as never } }, choices, blocked));
+  saySchool(schoolsInForce({ bridge: { anchor, behindSaddle: 0 as never, tieHoles: 'single', cover: false } }, choices, blocked));
 
 describe('the school in force, in words', () => {
   it('says how strings come off, in which order, whose choice it is and why', () => {

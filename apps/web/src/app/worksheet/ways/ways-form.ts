@@ -44,6 +44,18 @@ export const CHOICES = {
     words: { 'each-wound-at-once': 'wind each at once', 'all-anchored-first': 'anchor all first' },
     builtIn: 'each-wound-at-once',
   },
+  stretching: {
+    label: 'new strings are stretched',
+    words: {
+      along: 'pulled along',
+      sideways: 'shifted sideways',
+      twist: 'twisted',
+      nodes: 'pulled at the nodes',
+      dives: 'by vibrato dives',
+      light: 'lightly or not',
+    },
+    builtIn: 'by the kind of string',
+  },
 } as const satisfies Record<string, { label: string; words: Readonly<Record<string, string>>; builtIn: string }>;
 export type ChoiceKey = keyof typeof CHOICES;
 

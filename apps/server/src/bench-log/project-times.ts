@@ -1,0 +1,40 @@
+import type { DataSource, EntityManager } from 'typeorm';
+import type { TimedStage } from '@gold-peg/craft/day';
+import type { Family } from '@gold-peg/craft/strings';
+import { stageTimes, type Worksheet } from '@gold-peg/craft/worksheet';
+import { StageTimeRow, type JobRow } from '../store/index.js';
+
+const MINUTE_MS = 60_000;
+
+/** Writes what the stages of one job took, once it is handed over: before that nothing is known of the whole. */
+export async function projectTimes(tx: EntityManager, job: JobRow, sheet: Worksheet): Promise<void> {
+  await tx.delete(StageTimeRow, { jobId: job.id });
+  const { handedOver } = sheet;
+  if (handedOver === null) return;
+  const { family, strings } = job.instrument.geometry;
+  const rows = stageTimes(sheet)
+    .filter(({ ms }) => ms > 0)
+    .map(({ personId, stage, ms }) => ({
+      jobId: job.id,
+      personId,
+      stage,
+      family,
+      stringCount: strings.length,
+      minutes: ms / MINUTE_MS,
+      at: new Date(handedOver.at),
+    }));
+  await tx.insert(StageTimeRow, rows);
+}
+
+/** Most times that a pace is learned from: the newest, since hands get quicker. */
+const MOST_TIMES = 800;
+
+/** What stages took this person with any kind, and anybody with these kinds. Newest first. */
+export async function timesFor(store: DataSource, personId: string, families: readonly Family[]): Promise<TimedStage[]> {
+  const rows = await store.getRepository(StageTimeRow).find({
+    where: [{ personId }, ...families.map((family) => ({ family }))],
+    order: { at: 'DESC', stage: 'ASC' },
+    take: MOST_TIMES,
+  });
+  return rows.map(({ personId: whose, family, stringCount, stage, minutes }) => ({ personId: whose, family, stringCount, stage, minutes }));
+}

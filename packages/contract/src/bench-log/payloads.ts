@@ -1,0 +1,79 @@
+import * as z from 'zod';
+import {
+  FINDING_KINDS,
+  FINDINGS,
+  GAUGE_TOOLS,
+  MEASURE_KINDS,
+  measureOf,
+  PAD_LIES,
+  SEVERITIES,
+  WOODS,
+  type FindingKind,
+} from '@gold-peg/craft/findings';
+import { TOOL_KINDS } from '@gold-peg/craft/tools';
+import { a4Hz, gaugeMm, longText, quantity } from '../quantity/index.js';
+
+export const stringNumber = z
+  .int({ error: 'must be a string number' })
+  .min(1, { error: 'must be 1 or more: strings count from the high side' })
+  .max(18, { error: 'must be 18 or less' });
+
+const fret = z
+  .int({ error: 'must be the number of a fret' })
+  .min(1, { error: 'must be 1 or more: frets count from the nut' })
+  .max(36, { error: 'must be 36 or less: no instrument has more frets' });
+
+/** Something found on the instrument; where it has to be placed, its place is asked for. */
+export const found = z
+  .strictObject({
+    what: z.enum(FINDING_KINDS, { error: 'must be one of the findings on the list' }),
+    severity: z.enum(SEVERITIES, { error: 'must be watch, soon or now' }),
+    string: stringNumber.nullable(),
+    fret: fret.nullable(),
+    wood: z.enum(WOODS, { error: 'must be one of the woods on the list' }).nullable(),
+    text: longText(500),
+  })
+  .superRefine(({ what, string, fret: at }, context) => {
+    const { place } = FINDINGS[what as FindingKind];
+    const refuse = (path: string, message: string) => context.addIssue({ code: 'custom', path: [path], message });
+    if (place !== 'whole' && string === null) refuse('string', 'must be given: it is found under one string');
+    if (place === 'whole' && string !== null) refuse('string', 'must be empty: it is found on the instrument as a whole');
+    if (place === 'fret-and-string' && at === null) refuse('fret', 'must be given: it is found at one fret');
+    if (place !== 'fret-and-string' && at !== null) refuse('fret', 'must be empty: it is found at no fret');
+  });
+
+/** A number taken from the instrument, in the range of what is measured. */
+export const measured = z
+  .strictObject({
+    what: z.enum(MEASURE_KINDS, { error: 'must be one of the measures on the list' }),
+    valueMm: z.number({ error: 'must be a number in mm' }),
+    string: stringNumber.optional(),
+    by: z.enum(GAUGE_TOOLS).optional(),
+  })
+  .superRefine(({ what, valueMm, string }, context) => {
+    const { name, range, perString } = measureOf(what);
+    const [from, to] = range;
+    if (!(valueMm >= from && valueMm <= to))
+      context.addIssue({ code: 'custom', path: ['valueMm'], message: `must lie between ${from} and ${to} mm: ${name} does` });
+    if (perString !== (string !== undefined))
+      context.addIssue({
+        code: 'custom',
+        path: ['string'],
+        message: perString ? `must be given: ${name} is measured string by string` : `must be left out: ${name} is of the whole instrument`,
+      });
+  });
+
+export const padsNoted = z.strictObject({
+  clamp: z.int({ error: 'must be the number of a clamp' }).min(1).max(9),
+  lies: z.enum(PAD_LIES, { error: 'must be along or across' }),
+});
+
+export const toolLaid = z.strictObject({
+  tool: z.enum(TOOL_KINDS, { error: 'must be one of the tools on the list' }),
+  there: z.boolean(),
+  sizeMm: quantity({ from: 0.5, to: 60, unit: 'mm', because: 'it is the size of a key, or the thickness of a block' }).nullable(),
+});
+
+export const referenceRead = z.strictObject({ a4Hz });
+
+export const gaugeRead = z.strictObject({ readMm: gaugeMm, plannedMm: gaugeMm, by: z.enum(['caliper', 'typed']) });

@@ -1,0 +1,78 @@
+import type { BenchEvent } from './events.js';
+import type { Worksheet } from './fold.js';
+import { stageOf, type Stage, type StringEventKind } from './stages.js';
+
+/** What one person spent on one stage of a job, ms. */
+export interface StageTime {
+  personId: string;
+  stage: Stage;
+  ms: number;
+}
+
+/** A longer silence is a break that nobody took down, not work: half an hour, more than any single step takes. */
+export const LONGEST_STEP_MS = 30 * 60_000;
+
+/** Stages to which what is no step of a string belongs; null: to whatever comes next. */
+function stageBehind(event: BenchEvent): Stage | null {
+  switch (event.kind) {
+    case 'set-chosen':
+      return 'choose';
+    case 'tool-laid':
+    case 'reference-read':
+    case 'gauge-read':
+      return 'ready';
+    case 'bridge-blocked':
+    case 'pads-noted':
+      return 'strip';
+    case 'found':
+      return 'look-over';
+    case 'turns-counted':
+    case 'scrapped':
+      return 'wind';
+    case 'handed-over':
+      return 'hand-over';
+    case 'noted':
+    case 'measured':
+    case 'paused':
+    case 'resumed':
+    case 'undone':
+      return null;
+    default:
+      return stageOf(event.kind satisfies StringEventKind);
+  }
+}
+
+/**
+ * How long each stage took each person: the time from one event to the next belongs to the stage and the person of the next one, since that is what was being
+ * done. The clock stands between 'paused' and 'resumed', and over a silence longer than `LONGEST_STEP_MS`. `now` (ms since the epoch) adds what has run since
+ * the last event to `stage` and `personId`, for a clock that is looked at.
+ */
+export function stageTimes(
+  { standing, paused }: Pick<Worksheet, 'standing' | 'paused'>,
+  now?: { ms: number; stage: Stage; personId: string },
+): StageTime[] {
+  const spent = new Map<string, StageTime>();
+  const add = (stage: Stage, personId: string, ms: number) => {
+    const key = `${stage} ${personId}`;
+    spent.set(key, { stage, personId, ms: (spent.get(key)?.ms ?? 0) + ms });
+  };
+  let last: number | null = null;
+  let stopped = false;
+  let carried = 0;
+  for (const event of standing) {
+    const at = Date.parse(event.at);
+    carried += last === null || stopped ? 0 : workedBetween(last, at);
+    last = at;
+    if (event.kind === 'paused' || event.kind === 'resumed') stopped = event.kind === 'paused';
+    const stage = stageBehind(event);
+    if (stage === null) continue;
+    add(stage, event.personId, carried);
+    carried = 0;
+  }
+  if (now !== undefined && last !== null && !paused) add(now.stage, now.personId, carried + workedBetween(last, now.ms));
+  else if (now !== undefined && carried > 0) add(now.stage, now.personId, carried);
+  return [...spent.values()];
+}
+
+/** Clocks of two devices may differ: what would be less than nothing is nothing. */
+const workedBetween = (from: number, to: number): number => (to <= from || to - from > LONGEST_STEP_MS ? 0 : to - from);
