@@ -33,9 +33,9 @@ export const jobSummary = z.object({
   takenInAt: z.string(),
   promisedAt: z.string().nullable(),
   setName: z.string().nullable(),
-  /** Bench minutes that it is expected to take whoever asks, and how many jobs alike of theirs that rests on. */
-  attendedMinutes: z.number(),
-  learnedFrom: z.int(),
+  /** Bench minutes that it is expected to take whoever asks, and how many jobs alike of theirs that rests on; 0 where nothing is known. */
+  attendedMinutes: z.number().default(0),
+  learnedFrom: z.int().default(0),
   instrument: instrumentSummary,
 });
 export type JobSummary = z.infer<typeof jobSummary>;

@@ -225,7 +225,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
       ['over-clamped', 'slip', 'eyes'],
       'clamped',
     ),
-    seat: 'Tune with the nut open, stretch, tune again, lock it, finish with the fine tuners.',
+    seat: 'Fine tuners at mid travel; tune with the nut open, stretch, tune again, lock it, finish with the fine tuners.',
   },
   headless: {
     prepare: {

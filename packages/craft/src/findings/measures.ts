@@ -31,8 +31,8 @@ const measure = (name: string, how: string, tool: GaugeTool, range: Measure['ran
 /** What is measured of an instrument while it is on the bench. */
 export const MEASURES = {
   relief: measure('relief', 'string down at fret 1 and at the body: the gap half way', 'feeler-gauge', [-1, 3]),
-  'action-treble': measure('action at 12, treble side', 'top of fret 12 to the underside of string 1', 'string-rule', [0.3, 8]),
-  'action-bass': measure('action at 12, bass side', 'top of fret 12 to the underside of the lowest string', 'string-rule', [0.3, 10]),
+  'action-treble': measure('action at 12, treble', 'top of fret 12 to the underside of string 1', 'string-rule', [0.3, 8]),
+  'action-bass': measure('action at 12, bass', 'top of fret 12 to the underside of the lowest string', 'string-rule', [0.3, 10]),
   'slot-width': measure('nut slot', 'the thickest feeler that slides through', 'feeler-gauge', [0.15, 5], true),
   'saddle-height': measure('saddle height', 'top of the body to the underside of the string', 'depth-gauge', [0.5, 40], true),
   'bridge-place-treble': measure('bridge, treble side', 'fret 12 to the top of the saddle, along string 1', 'steel-rule', [100, 700]),

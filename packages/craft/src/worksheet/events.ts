@@ -97,7 +97,8 @@ export type BenchEvent =
   | (Head & { kind: 'tool-laid'; payload: ToolLaid })
   | (Head & { kind: 'reference-read'; payload: { a4Hz: number } })
   | (StringHead & { kind: 'gauge-read'; payload: GaugeRead })
-  | (Head & { kind: 'paused' | 'resumed'; payload: Record<string, never> })
+  | (Head & { kind: 'paused'; payload: Record<string, never> })
+  | (Head & { kind: 'resumed'; payload: Record<string, never> })
   | (Head & { kind: 'undone'; payload: { eventId: string } })
   | (Head & { kind: 'handed-over'; payload: { remark: string } });
 

@@ -70,7 +70,7 @@ describe('the story of a job', () => {
       'blocked the bridge level',
       'wound string 2 (2.5 turns)',
       'lost string 2: cut too short',
-      'measured action at 12, bass side: 2.1 mm',
+      'measured action at 12, bass: 2.1 mm',
       'measured nut slot of string 3: 0.5 mm by straightedge and feeler gauge',
       'found: groove at fret 3 under string 2, to be seen to soon (deep)',
       'noted that the pad of clamp 1 lies across the strings',

@@ -10,6 +10,7 @@ import { sayProblem } from '../server/server-problem';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
+import { sayFinding } from '../worksheet/look-over/finding-words';
 import { geometryFacts } from './geometry-facts';
 import { pullChart, pullOf } from './passport-charts';
 import { PassportEdit } from './passport-edit';
@@ -104,7 +105,7 @@ export class PassportPage {
       when: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(setup.fittedAt)),
       setName: setup.setName,
       by: setup.fittedBy,
-      remark: [tuningOf(setup), setup.remark, ...setup.notes, lostOf(setup)].filter((text) => text !== '').join(' · '),
+      remark: [tuningOf(setup), setup.remark, ...setup.notes, foundOf(setup), lostOf(setup)].filter((text) => text !== '').join(' · '),
       pull: pull === null ? '–' : say(this.measures.pull(pull)),
     };
   }
@@ -114,6 +115,8 @@ export class PassportPage {
 function tuningOf({ tuning }: PastSetup): string {
   return tuning === undefined ? '' : `tuned ${nameTuning(tuning.notes.map(({ note }) => note))}, A = ${tuning.a4Hz} Hz`;
 }
+
+const foundOf = ({ findings = [] }: PastSetup): string => (findings.length === 0 ? '' : `found: ${findings.map(sayFinding).join('; ')}`);
 
 const lostOf = ({ scrapped = [] }: PastSetup): string =>
   scrapped.map(({ string, why }) => `string ${string} lost: ${why.replaceAll('-', ' ')}`).join(', ');

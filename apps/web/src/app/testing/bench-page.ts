@@ -3,12 +3,16 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 
 /** A component as somebody at the bench meets it: buttons by what they say, fields by their label. */
 export class BenchPage<T> {
-  private constructor(private readonly fixture: ComponentFixture<T>) {}
+  private constructor(
+    private readonly fixture: ComponentFixture<T>,
+    private readonly rest: () => Promise<void>,
+  ) {}
 
-  static async open<T>(component: Type<T>, inputs: Record<string, unknown> = {}): Promise<BenchPage<T>> {
+  /** `rest`: what has to come to rest before one looks again. */
+  static async open<T>(component: Type<T>, inputs: Record<string, unknown> = {}, rest = () => Promise.resolve()): Promise<BenchPage<T>> {
     const fixture = TestBed.createComponent(component);
     for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
-    const page = new BenchPage(fixture);
+    const page = new BenchPage(fixture, rest);
     await page.settle();
     return page;
   }
@@ -31,6 +35,7 @@ export class BenchPage<T> {
   }
 
   async settle(): Promise<void> {
+    await this.rest();
     await this.fixture.whenStable();
     this.fixture.detectChanges();
     await this.fixture.whenStable();

@@ -6,7 +6,12 @@ import { promiseTicks } from './promise-rule';
 const NOW = Date.parse('2026-05-26T09:00:00Z');
 const HOUR = 3_600_000;
 
-function job(passport: number, hours: number | null, family: JobSummary['instrument']['family'] = 'acoustic', stringCount = 6): JobSummary {
+function job(
+  passport: number,
+  hours: number | null,
+  family: JobSummary['instrument']['family'] = 'acoustic',
+  attendedMinutes = 40,
+): JobSummary {
   return {
     id: String(passport),
     state: 'waiting',
@@ -15,6 +20,8 @@ function job(passport: number, hours: number | null, family: JobSummary['instrum
     takenInAt: new Date(NOW).toISOString(),
     promisedAt: hours === null ? null : new Date(NOW + hours * HOUR).toISOString(),
     setName: null,
+    attendedMinutes,
+    learnedFrom: 0,
     instrument: {
       id: 'i',
       passport,
@@ -22,7 +29,7 @@ function job(passport: number, hours: number | null, family: JobSummary['instrum
       facts: '',
       family,
       scaleMm: 600,
-      stringCount,
+      stringCount: 6,
       ownerId: null,
       ownerName: null,
       currentSet: null,
@@ -38,10 +45,16 @@ describe('a line of the rack', () => {
   });
 
   it('counts the day that nylon moves', () => {
-    const row = jobRow(job(8, 26, 'ukulele', 4), NOW);
+    const row = jobRow(job(8, 26, 'ukulele', 30), NOW);
     expect(row).toMatchObject({ takes: '30 min + 24 h settling', state: 'soon' });
     expect(row.left).toMatch(/^start by /);
-    expect(jobRow(job(8, 20, 'ukulele', 4), NOW)).toMatchObject({ state: 'late', left: expect.stringContaining('too late') });
+    expect(jobRow(job(8, 20, 'ukulele', 30), NOW)).toMatchObject({ state: 'late', left: expect.stringContaining('too late') });
+  });
+
+  it('takes the minutes that this person has shown to need, and says that it does', () => {
+    const learned = { ...job(7, 10, 'acoustic', 52.4), learnedFrom: 5 };
+    expect(jobRow(learned, NOW)).toMatchObject({ takes: '52 min, your pace', left: '9 h to spare' });
+    expect(jobRow({ ...learned, promisedAt: new Date(NOW + 50 * 60_000).toISOString() }, NOW).state).toBe('late');
   });
 
   it('leaves an open promise open', () => {

@@ -23,12 +23,13 @@ export function jobRow(job: JobSummary, now: number): JobRow {
     family,
     Array.from({ length: stringCount }, () => (soft ? 'nylon' : 'plain')),
   );
-  const minutes = Math.round(job.attendedMinutes);
-  const spare = job.promisedAt === null ? null : minutesToSpare(Date.parse(job.promisedAt), now, { ...effort, attendedMinutes: job.attendedMinutes });
+  // what a device kept before paces were learned has none
+  const attendedMinutes = job.attendedMinutes === 0 ? effort.attendedMinutes : job.attendedMinutes;
+  const spare = job.promisedAt === null ? null : minutesToSpare(Date.parse(job.promisedAt), now, { ...effort, attendedMinutes });
   return {
     job,
     passport: String(job.instrument.passport).padStart(4, '0'),
-    takes: `${minutes} min${effort.settlingHours > 0 ? ` + ${effort.settlingHours} h settling` : ''}`,
+    takes: `${Math.round(attendedMinutes)} min${effort.settlingHours > 0 ? ` + ${effort.settlingHours} h settling` : ''}${job.learnedFrom > 0 ? ', your pace' : ''}`,
     promised: job.promisedAt === null ? 'no hurry' : `promised ${dayAndTime(new Date(job.promisedAt))}`,
     left: job.state === 'on-bench' ? `at ${STAGE_NAMES[job.stage]}` : sayLeft(spare, now),
     state: spare === null ? 'open' : spare < 0 ? 'late' : spare < SOON_MINUTES ? 'soon' : 'time',

@@ -8,7 +8,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
     <header>
       <div>
         <h1>{{ heading() }}</h1>
-        <p class="soft">{{ sub() }}</p>
+        <p class="soft" [title]="sub()">{{ sub() }}</p>
       </div>
       <div class="facts"><ng-content /></div>
     </header>
@@ -27,12 +27,22 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
     h1 {
       font-size: 25px;
     }
+    header > div:first-child {
+      min-width: 0;
+    }
+    h1,
+    p {
+      overflow: hidden;
+      text-overflow: ellipsis;
+      white-space: nowrap;
+    }
     p {
       margin: 0;
       font-size: 15px;
     }
     .facts {
       display: flex;
+      flex: none;
       gap: var(--space-5);
       margin: 4px 0 0;
     }

@@ -1,10 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { MatDialog } from '@angular/material/dialog';
 import { Router } from '@angular/router';
 import { printGauge } from '@gold-peg/craft/strings';
 import { isStringStage, STAGES, type ScrapReason, type Stage } from '@gold-peg/craft/worksheet';
-import { interval, map, startWith } from 'rxjs';
 import { Measures } from '../preferences/measures';
 import { Shelf } from '../shelf/shelf';
 import { Fact } from '../ui/fact';
@@ -14,14 +12,19 @@ import { Trouble } from '../ui/trouble';
 import { BenchMode } from './bench-mode/bench-mode';
 import { bigNumbers, spokenPrompt } from './bench-mode/prompt';
 import { Choose } from './choose/choose';
+import { ClockFact } from './clock/clock-fact';
 import { LastWorksheet } from './desk/last-worksheet';
 import { keyAction } from './desk/keys';
 import { ScrapDialog, type ScrapData } from './desk/scrap-dialog';
+import { sayClock, StageClock } from './desk/stage-clock';
 import { WorksheetDesk } from './desk/worksheet-desk';
 import { WorksheetFiles } from './desk/worksheet-files';
 import { HandOver } from './hand-over/hand-over';
 import { KeyCard } from './desk/key-card';
+import { LookOver } from './look-over/look-over';
+import { PicturedStage } from './pictured/pictured-stage';
 import { PlainStage } from './plain/plain-stage';
+import { Ready } from './ready/ready';
 import { StageRule } from './stage-rule/stage-rule';
 import { chooseReasons } from './why/choose-reasons';
 import { measureReason } from './why/measure-reason';
@@ -29,14 +32,26 @@ import { WhyDialog, type WhyData } from './why/why-dialog';
 import { windReasons } from './why/wind-reasons';
 import { Wind } from './wind/wind';
 
-const SECOND_MS = 1000;
-
 /** A worksheet is the instrument: its strings as lanes, the stages of the work along a steel rule above them. */
 @Component({
   selector: 'peg-worksheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BenchMode, Fact, PlaceHeader, Trouble, StageRule, Choose, Wind, PlainStage, HandOver],
-  providers: [WorksheetFiles, WorksheetDesk],
+  imports: [
+    BenchMode,
+    ClockFact,
+    Fact,
+    PlaceHeader,
+    Trouble,
+    StageRule,
+    Choose,
+    Ready,
+    PicturedStage,
+    LookOver,
+    Wind,
+    PlainStage,
+    HandOver,
+  ],
+  providers: [WorksheetFiles, WorksheetDesk, StageClock],
   templateUrl: './worksheet.html',
   styleUrl: './worksheet.scss',
   host: { '(document:keydown)': 'press($event)' },
@@ -52,13 +67,7 @@ export class WorksheetPlace {
   private readonly shelf = inject(Shelf);
   private readonly measures = inject(Measures);
   private readonly speech = inject(Speech);
-  private readonly now = toSignal(
-    interval(SECOND_MS).pipe(
-      startWith(0),
-      map(() => Date.now()),
-    ),
-    { initialValue: Date.now() },
-  );
+  private readonly clock = inject(StageClock);
   /** The step in hand fills the screen. */
   protected readonly large = signal(false);
   protected readonly isStep = computed(() => isStringStage(this.desk.stage()));
@@ -75,7 +84,7 @@ export class WorksheetPlace {
     const started = this.desk.startedAt();
     const ended = this.desk.sheet().handedOver?.at;
     if (started === null) return 'not yet';
-    return clock((ended === undefined ? this.now() : Date.parse(ended)) - Date.parse(started));
+    return sayClock((ended === undefined ? this.clock.now() : Date.parse(ended)) - Date.parse(started));
   });
   protected readonly promised = computed(() => {
     const at = this.desk.file()?.job.promisedAt ?? null;
@@ -140,6 +149,10 @@ export class WorksheetPlace {
         return this.desk.lane.set(action.index);
       case 'done':
         return this.markDone();
+      case 'done-together':
+        return this.markInOneGo();
+      case 'pause':
+        return this.clock.toggle();
       case 'take-back':
         return this.takeBack();
       case 'stage':
@@ -182,6 +195,15 @@ export class WorksheetPlace {
     if (stage !== this.desk.stage()) await this.go(stage);
   }
 
+  /** The step of all strings that are worked together. */
+  protected async markInOneGo(): Promise<void> {
+    const count = this.desk.inOneGo().length;
+    const stage = await this.desk.markInOneGo();
+    if (stage === null) return;
+    this.said.set(`${count} ${count === 1 ? 'string' : 'strings'} done`);
+    if (stage !== this.desk.stage()) await this.go(stage);
+  }
+
   /** Asks why the string in hand was lost, where there is one that can be: chosen, and not handed over. */
   protected scrap(): void {
     const lane = this.desk.lanes()[this.desk.lane()];
@@ -205,10 +227,4 @@ export class WorksheetPlace {
     this.said.set('Taken back');
     if (stage !== this.desk.stage()) await this.go(stage);
   }
-}
-
-function clock(ms: number): string {
-  const seconds = Math.max(0, Math.floor(ms / SECOND_MS));
-  const pad = (value: number) => String(value).padStart(2, '0');
-  return `${Math.floor(seconds / 3600)}:${pad(Math.floor(seconds / 60) % 60)}:${pad(seconds % 60)}`;
 }

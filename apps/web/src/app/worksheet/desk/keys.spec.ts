@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { keyAction } from './keys';
 
 function press(key: string, target: HTMLElement = document.body, more: Partial<KeyboardEvent> = {}) {
-  return keyAction({ key, target, ctrlKey: false, altKey: false, metaKey: false, defaultPrevented: false, ...more }, 6);
+  return keyAction({ key, target, shiftKey: false, ctrlKey: false, altKey: false, metaKey: false, defaultPrevented: false, ...more }, 6);
 }
 function element(html: string): HTMLElement {
   const box = document.createElement('div');
@@ -26,6 +26,8 @@ describe('keys of the worksheet', () => {
     expect(press('w')).toEqual({ kind: 'why' });
     expect(press('?')).toEqual({ kind: 'keys' });
     expect(press('x')).toEqual({ kind: 'scrap' });
+    expect(press('p')).toEqual({ kind: 'pause' });
+    expect(press(' ', document.body, { shiftKey: true })).toEqual({ kind: 'done-together' });
   });
 
   it('belong to a field, a slider or a list while that has the focus', () => {

@@ -1,17 +1,19 @@
 export type KeyAction =
   | { kind: 'lane'; index: number }
   | { kind: 'stage'; by: 1 | -1 }
-  | { kind: 'done' | 'take-back' | 'why' | 'keys' | 'edit' | 'scrap' | 'bench-mode' | 'say' };
+  | { kind: 'done' | 'done-together' | 'pause' | 'take-back' | 'why' | 'keys' | 'edit' | 'scrap' | 'bench-mode' | 'say' };
 
 /** Keys of the worksheet, in words, for the card that lists them. */
 export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: '1 … 9', does: 'take the string of that number in hand' },
   { keys: 'Space', does: 'this step of this string is done; on to the next string' },
+  { keys: 'Shift Space', does: 'the same for all strings that are worked together' },
   { keys: 'Backspace', does: 'take the last step back' },
   { keys: '← →', does: 'along the rule, one stage back or on' },
   { keys: 'Enter', does: 'edit the number in hand' },
   { keys: 'W', does: 'why this number: the rule and what it was computed from' },
   { keys: 'X', does: 'the string in hand is lost: say why, and begin again with another' },
+  { keys: 'P', does: 'stop the clock, and let it run on' },
   { keys: 'B', does: 'bench mode: the step in hand in large type, and back' },
   { keys: 'S', does: 'say the step in hand aloud' },
   { keys: '?', does: 'this card' },
@@ -19,7 +21,7 @@ export const KEYS: readonly { keys: string; does: string }[] = [
 
 /** What a key means at the worksheet; null where it belongs to whatever has the focus. */
 export function keyAction(
-  event: Pick<KeyboardEvent, 'key' | 'target' | 'ctrlKey' | 'altKey' | 'metaKey' | 'defaultPrevented'>,
+  event: Pick<KeyboardEvent, 'key' | 'shiftKey' | 'target' | 'ctrlKey' | 'altKey' | 'metaKey' | 'defaultPrevented'>,
   laneCount: number,
 ): KeyAction | null {
   if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented) return null;
@@ -30,7 +32,7 @@ export function keyAction(
   if (Number.isInteger(digit) && digit >= 1 && digit <= laneCount) return { kind: 'lane', index: digit - 1 };
   switch (event.key) {
     case ' ':
-      return has('button:not([data-lane])') ? null : { kind: 'done' }; // a button is pressed by Space; a lane that was picked is not
+      return has('button:not([data-lane])') ? null : { kind: event.shiftKey ? 'done-together' : 'done' }; // a button is pressed by Space; a lane that was picked is not
     case 'Backspace':
       return { kind: 'take-back' };
     case 'ArrowLeft':
@@ -45,6 +47,9 @@ export function keyAction(
     case 'x':
     case 'X':
       return { kind: 'scrap' };
+    case 'p':
+    case 'P':
+      return { kind: 'pause' };
     case 'b':
     case 'B':
       return { kind: 'bench-mode' };

@@ -1,108 +1,30 @@
 import { TestBed } from '@angular/core/testing';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { WorksheetFile } from '@gold-peg/contract/jobs';
+import { afterEach, describe, expect, it } from 'vitest';
 import { DEFAULT_PREFERENCES } from '@gold-peg/contract/people';
-import { fromInstrument, type PastSetup } from '@gold-peg/contract/register';
-import { instrumentOf } from '@gold-peg/craft/archetypes';
-import { SETS, STRINGS, type StringSet, type TableString } from '@gold-peg/craft/strings';
+import type { PastSetup } from '@gold-peg/contract/register';
+import { STRINGS, type TableString } from '@gold-peg/craft/strings';
 import { hertz } from '@gold-peg/craft/units';
-import { logString, type BenchEvent, type SetChosen } from '@gold-peg/craft/worksheet';
-import { BenchDatabase } from '../../bench-log/bench-database';
-import { BenchLog } from '../../bench-log/bench-log';
+import type { BenchEvent, SetChosen } from '@gold-peg/craft/worksheet';
 import { Session } from '../../session/session';
-import { WorksheetDesk } from './worksheet-desk';
-import { WorksheetFiles } from './worksheet-files';
+import { jobId, person, setOf, setupWith, WorksheetBench } from '../../testing/worksheet-bench';
+import type { WorksheetDesk } from './worksheet-desk';
 
-const jobId = '01900000-0000-7000-8000-00000000000a';
-const instrumentId = '01900000-0000-7000-8000-00000000000b';
-const person = { id: '01900000-0000-7000-8000-00000000000c', name: 'P', role: 'technician' as const, preferences: DEFAULT_PREFERENCES };
-const setOf = (id: string) => SETS.find((set) => set.id === id) as StringSet;
 const nines = setOf('electric-nickel-9-11-16-24w-32w-42w');
 const tens = setOf('electric-nickel-10-13-17-26w-36w-46w');
 const single = (id: string) => STRINGS.find((string) => string.id === id) as TableString;
 
-const setup = (set: StringSet, more: Partial<PastSetup> = {}): PastSetup => ({
-  jobId,
-  setName: set.name,
-  fittedAt: '2026-05-01T10:00:00Z',
-  fittedBy: 'P',
-  remark: '',
-  notes: [],
-  measurements: [],
-  strings: set.strings.map((string, index) => ({ ...logString(string), string: index + 1, turns: 2, slackMm: 50 })),
-  ...more,
-});
-
-function worksheetFile(current: PastSetup | null, events: BenchEvent[] = []): WorksheetFile {
-  const instrument = {
-    id: instrumentId,
-    passport: 104,
-    name: 'A six',
-    facts: 'six in line',
-    family: 'electric' as const,
-    scaleMm: 648,
-    stringCount: 6,
-    ownerId: null,
-    ownerName: null,
-    currentSet: null,
-    fittedAt: null,
-    openJobId: jobId,
-  };
-  return {
-    job: {
-      id: jobId,
-      state: 'waiting',
-      stage: 'choose',
-      reason: '',
-      takenInAt: '2026-05-26T08:00:00Z',
-      promisedAt: null,
-      setName: null,
-      instrument,
-    },
-    passport: {
-      ...instrument,
-      version: 1,
-      remark: '',
-      geometry: fromInstrument(instrumentOf('electric-in-line')),
-      methods: {},
-      current,
-      setups: current === null ? [] : [current],
-    },
-    events: events.map((event, index) => ({ event, seq: index + 1, storedAt: event.at })),
-    people: [{ id: person.id, name: 'P' }],
-    house: {},
-    evidence: [],
-  };
-}
-
 /** Away from the server: the desk works from what the device keeps. */
 describe('the desk of a worksheet', () => {
+  let bench: WorksheetBench;
   let desk: WorksheetDesk;
-  let database: BenchDatabase;
 
-  beforeEach(() => {
-    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('Failed to fetch')));
-    TestBed.configureTestingModule({ providers: [WorksheetFiles, WorksheetDesk] });
-  });
-  afterEach(() => {
-    TestBed.resetTestingModule();
-    database.close();
-    vi.unstubAllGlobals();
-  });
+  afterEach(() => bench.close());
 
   async function open(current: PastSetup | null, events: BenchEvent[] = []): Promise<void> {
-    database = TestBed.inject(BenchDatabase);
-    await Promise.all([database.events.clear(), database.files.clear(), database.keptTables.clear()]);
-    await database.files.put({ jobId, file: worksheetFile(current, events) });
-    TestBed.inject(Session).person.set(person);
-    desk = TestBed.inject(WorksheetDesk);
-    await desk.open(jobId);
-    TestBed.tick();
+    bench = await WorksheetBench.open({ current, events });
+    desk = bench.desk;
   }
-  const logged = () =>
-    TestBed.inject(BenchLog)
-      .local()
-      .map(({ event }) => event);
+  const logged = () => bench.logged;
   const chosen = (): SetChosen => {
     const event = logged().findLast(({ kind }) => kind === 'set-chosen');
     if (event?.kind !== 'set-chosen') throw new Error('nothing was chosen');
@@ -110,7 +32,7 @@ describe('the desk of a worksheet', () => {
   };
 
   it('opens from the device while the server is away, with the set that is on it laid out again', async () => {
-    await open(setup(nines));
+    await open(setupWith(nines));
     expect(desk.file()?.job.id).toBe(jobId);
     expect(desk.candidate()?.id).toBe(nines.id);
     expect(desk.lanes().map(({ letter }) => letter)).toEqual(['E', 'B', 'G', 'D', 'A', 'E']);
@@ -118,7 +40,7 @@ describe('the desk of a worksheet', () => {
   });
 
   it('logs the set with its rows of the table, so that the shelf knows what was opened', async () => {
-    await open(setup(nines));
+    await open(setupWith(nines));
     desk.candidateId.set(tens.id);
     await desk.choose();
     expect(chosen().setId).toBe(tens.id);
@@ -128,7 +50,7 @@ describe('the desk of a worksheet', () => {
   });
 
   it('keeps a set with a single in it as what it is, though another set bears its name', async () => {
-    await open(setup(nines));
+    await open(setupWith(nines));
     const strings = tens.strings.with(2, single('electric-plain-18'));
     desk.ownSet.set({ set: { id: 'own', lineId: null, name: tens.name, family: 'electric', strings }, from: tens });
     desk.candidateId.set('own');
@@ -146,7 +68,7 @@ describe('the desk of a worksheet', () => {
 
   it('tunes the job, not the past: old strings stay in the tuning they came with', async () => {
     const tuning = { a4Hz: 440, notes: ['D4', 'A3', 'F3', 'C3', 'G2', 'D2'].map((note) => ({ note, frequencyHz: null })) };
-    await open(setup(nines, { tuning }));
+    await open(setupWith(nines, { tuning }));
     expect(desk.asItCame()?.strings[0]?.note).toBe('D4');
     desk.triedTuning.set({ a4: hertz(432), notes: ['E4', 'B3', 'G3', 'D3', 'A2', 'E2'].map((note) => ({ note, frequency: null })) });
     expect(desk.instrument()?.strings[0]?.note).toBe('E4');
@@ -159,7 +81,7 @@ describe('the desk of a worksheet', () => {
   });
 
   it('begins a lane again with another string when one is lost', async () => {
-    await open(setup(nines));
+    await open(setupWith(nines));
     await desk.choose();
     desk.stage.set('anchor');
     TestBed.tick();
@@ -174,7 +96,7 @@ describe('the desk of a worksheet', () => {
   });
 
   it('goes on to the next string, and leaves in hand what somebody picked meanwhile', async () => {
-    await open(setup(nines));
+    await open(setupWith(nines));
     await desk.choose();
     desk.stage.set('ready');
     TestBed.tick();
@@ -189,7 +111,7 @@ describe('the desk of a worksheet', () => {
   });
 
   it('follows the run: after a string is off it is looked over, anchored and wound, and taking back goes the same way', async () => {
-    await open(setup(nines));
+    await open(setupWith(nines));
     await desk.choose();
     desk.stage.set('strip');
     TestBed.tick();
@@ -205,14 +127,14 @@ describe('the desk of a worksheet', () => {
   });
 
   it('lies as the instrument does: string 1 nearest with the headstock to the right', async () => {
-    await open(setup(nines));
+    await open(setupWith(nines));
     expect(desk.inView([1, 2, 3])).toEqual([1, 2, 3]);
     TestBed.inject(Session).person.set({ ...person, preferences: { ...DEFAULT_PREFERENCES, turned: true } });
     expect(desk.inView([1, 2, 3])).toEqual([3, 2, 1]);
   });
 
   it('winds by the ways in force, and learns from the turns that were counted', async () => {
-    await open(setup(nines));
+    await open(setupWith(nines));
     await desk.choose();
     desk.stage.set('wind');
     TestBed.tick();
@@ -234,11 +156,8 @@ describe('the desk of a worksheet', () => {
   });
 
   it('lets all strings off a floating bridge only once a block holds it', async () => {
-    await open(setup(nines));
-    const file = worksheetFile(setup(nines));
-    const bridge = { ...file.passport.geometry.bridge, anchor: 'floating-vibrato' as const };
-    await database.files.put({ jobId, file: { ...file, passport: { ...file.passport, geometry: { ...file.passport.geometry, bridge } } } });
-    await desk.open(jobId);
+    bench = await WorksheetBench.open({ kind: 'electric-in-line-locking', current: setupWith(nines) }); // its vibrato floats
+    desk = bench.desk;
     TestBed.inject(Session).person.set({ ...person, preferences: { ...DEFAULT_PREFERENCES, methods: { stripping: 'all-off' } } });
     expect(desk.run()?.schools.stripping).toMatchObject({ value: 'one-at-a-time', forced: 'floating-bridge', overruled: 'all-off' });
     await desk.block(true);
@@ -255,14 +174,14 @@ describe('the desk of a worksheet', () => {
       id: '01900000-0000-7000-8000-0000000000e1',
       version: 1,
       jobId,
-      instrumentId,
+      instrumentId: jobId,
       personId: person.id,
       deviceId: person.id,
       at: '2026-05-26T08:30:00Z',
       kind: 'set-chosen',
       payload,
     };
-    await open(setup(nines), [event]);
+    await open(setupWith(nines), [event]);
     expect(desk.candidate()?.id).toBe(tens.id);
     expect(desk.isChosen(tens)).toBe(true);
     desk.stage.set('wind');

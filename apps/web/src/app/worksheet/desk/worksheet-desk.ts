@@ -3,7 +3,16 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { CountedTurnsRow } from '@gold-peg/contract/bench-log';
 import { evidenceOf } from '@gold-peg/contract/jobs';
 import { toInstrument } from '@gold-peg/contract/register';
-import { nextStep, planRun, stageReached, stringSteps, type BenchRun, type RunStep } from '@gold-peg/craft/bench-run';
+import {
+  nextStep,
+  planRun,
+  stageReached,
+  stringSteps,
+  together,
+  type BenchRun,
+  type RunStep,
+  type StringStep,
+} from '@gold-peg/craft/bench-run';
 import { calibrate } from '@gold-peg/craft/calibration';
 import { handFactor, type LayeredChoices } from '@gold-peg/craft/methods';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
@@ -173,13 +182,22 @@ export class WorksheetDesk {
   readonly run = computed<BenchRun | null>(() => {
     const instrument = this.instrument();
     if (instrument === null) return null;
-    const run = planRun({ instrument, strings: this.strings(), choices: this.choices(), blocked: this.sheet().blocked });
+    const learned = { times: this.file()?.times ?? [], personId: this.session.person()?.id ?? '' };
+    const run = planRun({ instrument, strings: this.strings(), choices: this.choices(), blocked: this.sheet().blocked, learned });
     return run.ok ? run.value : null;
   });
   /** The step of the string in hand at the stage that is open; null at stages of the whole instrument. */
   readonly stepInHand = computed<RunStep | null>(
     () => this.run()?.steps.find(({ stage, string }) => stage === this.stage() && string === this.lane()) ?? null,
   );
+  /** Marks of the strings that go on, as their line has them; null where it has none. */
+  readonly marks = computed(() =>
+    (this.sheet().chosen?.payload.strings ?? []).map(
+      ({ stringId }) => this.table.strings().find(({ id }) => id === stringId)?.mark ?? null,
+    ),
+  );
+  /** The setup before this job: what was found, measured and noted last time. */
+  readonly lastTime = computed(() => this.file()?.passport.setups.find(({ jobId }) => jobId !== this.file()?.job.id) ?? null);
   private readonly steps = computed(() => stringSteps(this.run()?.steps ?? []));
   readonly startedAt = computed(() => this.sheet().standing[0]?.at ?? null);
   readonly closed = computed(() => this.sheet().handedOver !== null);
@@ -231,10 +249,31 @@ export class WorksheetDesk {
     const happening = this.doing(stage, lane);
     if (happening === null) return null;
     await this.happens(happening);
-    const next = nextStep(this.steps(), this.sheet(), { stage, string: lane });
-    // whoever picked another string meanwhile keeps it in hand
-    if (next === null || this.lane() !== lane) return stage;
-    if (next.stage === stage) this.lane.set(next.string);
+    return this.goOn({ stage, string: lane });
+  }
+
+  /** Strings whose step the school in force puts together with that of the lane in hand, and that are still open. */
+  readonly inOneGo = computed<readonly StringStep[]>(() => {
+    const stage = this.stage();
+    return isStringStage(stage) && !this.closed() ? together(this.steps(), this.sheet(), { stage, string: this.lane() }) : [];
+  });
+
+  /** Marks all of them done at once, for those who work several strings together. Returns the stage that comes next, or null where nothing was done. */
+  async markInOneGo(): Promise<Stage | null> {
+    const steps = this.inOneGo();
+    const last = steps.at(-1);
+    for (const { stage, string } of steps) {
+      const happening = this.doing(stage, string);
+      if (happening !== null) await this.happens(happening);
+    }
+    return last === undefined ? null : this.goOn({ stage: last.stage, string: this.lane() });
+  }
+
+  /** Takes up the step after this one. Whoever picked another string meanwhile keeps it in hand. */
+  private goOn(done: StringStep): Stage {
+    const next = nextStep(this.steps(), this.sheet(), done);
+    if (next === null || this.lane() !== done.string) return done.stage;
+    if (next.stage === done.stage) this.lane.set(next.string);
     return next.stage;
   }
 
@@ -303,18 +342,15 @@ export class WorksheetDesk {
     return this.happens({ kind: 'handed-over', payload: { remark } });
   }
 
-  note(text: string): Promise<unknown> {
-    return this.happens({ kind: 'noted', payload: { text } });
-  }
-
-  private async happens(happening: Happening): Promise<void> {
+  /** Takes down what happened on this job. */
+  async happens(happening: Happening): Promise<void> {
     const file = this.file();
     if (file !== null) await this.log.append({ id: file.job.id, instrumentId: file.passport.id }, happening);
   }
 
   private doing(stage: StringStage, lane: number): Happening | null {
     if (stage !== 'wind') return { kind: STRING_EVENTS[stage], string: lane + 1, payload: {} };
-    const plan = this.planInHand();
+    const plan = (lane === this.lane() ? this.planInHand() : this.plans()[lane]) ?? null;
     return plan === null ? null : { kind: 'wound', string: lane + 1, payload: woundAsPlanned(plan) };
   }
 

@@ -2,10 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { fromMillimetres } from '@gold-peg/craft/units';
+import { advise, compareFindings, GAUGES, measureOf } from '@gold-peg/craft/findings';
 import { passed, STRING_STAGES, tellStory } from '@gold-peg/craft/worksheet';
 import { Measures, say, turnsToQuarter } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
 import { WorksheetDesk } from '../desk/worksheet-desk';
+import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from '../look-over/finding-words';
 import { STAGE_NAMES } from '../stage-rule/stage-names';
 
 /** What was fitted and how, what is still open, and the hand-over that closes the job. */
@@ -66,6 +68,33 @@ export class HandOver {
       says,
     }));
   });
+  /** What was found, how it went on since last time, and whose work it is. */
+  protected readonly findings = computed(() => {
+    const now = this.desk.sheet().findings.map(({ payload }) => payload);
+    return compareFindings(now, this.desk.lastTime()?.findings ?? []).map(({ finding, course }) => {
+      const { says, refer } = advise(finding);
+      const gone = course === 'gone';
+      return {
+        says: sayFinding(finding),
+        course: COURSE_NAMES[course],
+        severity: gone ? '' : SEVERITY_NAMES[finding.severity],
+        advice: gone ? '' : [says, finding.text, refer === null ? '' : `${REFERRAL_NAMES[refer]}.`].filter((part) => part !== '').join(' '),
+      };
+    });
+  });
+  /** What was measured, with what, and what it was before. */
+  protected readonly measured = computed(() =>
+    this.desk.sheet().measurements.map(({ payload: { what, string, valueMm, by } }) => {
+      const before = this.desk.lastTime()?.measurements.find((each) => each.what === what && each.string === string);
+      const length = (mm: number) => say(this.measures.length(fromMillimetres(mm), 2));
+      return {
+        name: string === undefined ? measureOf(what).name : `${measureOf(what).name}, string ${string}`,
+        now: length(valueMm),
+        by: by === undefined ? '' : GAUGES[by],
+        before: before === undefined ? '–' : length(before.valueMm),
+      };
+    }),
+  );
   protected readonly notes = computed(() => this.desk.sheet().notes.map(({ payload }) => payload.text));
   protected readonly soft = computed(() => this.desk.lanes().some(({ texture }) => texture === 'nylon'));
 

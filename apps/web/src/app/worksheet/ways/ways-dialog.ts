@@ -11,7 +11,7 @@ import type { WorksheetDesk } from '../desk/worksheet-desk';
 import { choiceRows, LAYER_NAMES, turnRows, withChoice, withTurns, type ChoiceKey } from './ways-form';
 
 const AT_THE_POST: readonly ChoiceKey[] = ['plainFixing', 'woundFixing', 'softFixing', 'cutTime'];
-const OF_THE_RUN: readonly ChoiceKey[] = ['stripping', 'stringOrder', 'anchoring'];
+const OF_THE_RUN: readonly ChoiceKey[] = ['stripping', 'stringOrder', 'anchoring', 'stretching'];
 
 /** The ways in force at this instrument, who chose them, and changing them in place. */
 @Component({

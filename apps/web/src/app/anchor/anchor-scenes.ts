@@ -1,0 +1,26 @@
+import type { AnchorKind } from '@gold-peg/craft/instrument';
+import { pins } from './scenes/pins';
+import { headless, hookedTailpiece } from './scenes/ends';
+import { stopTailpiece, throughBody, topLoad, wrapAround } from './scenes/through-metal';
+import { knotInSlot, tieBlock, wrapAndTuck } from './scenes/tied';
+import { doubleLocking, floatingVibrato, restingVibrato } from './scenes/vibratos';
+import type { AnchorScenes, SceneRequest } from './scene';
+
+const SCENES: Readonly<Record<AnchorKind, (request: SceneRequest) => AnchorScenes>> = {
+  pins: () => pins,
+  'tie-block': tieBlock,
+  'knot-in-slot': knotInSlot,
+  'wrap-and-tuck': wrapAndTuck,
+  'top-load': () => topLoad,
+  'through-body': () => throughBody,
+  'stop-tailpiece': () => stopTailpiece,
+  'wrap-around': () => wrapAround,
+  'resting-vibrato': () => restingVibrato,
+  'floating-vibrato': () => floatingVibrato,
+  'double-locking': () => doubleLocking,
+  headless: () => headless,
+  'hooked-tailpiece': hookedTailpiece,
+};
+
+/** The work at an anchor, drawn step by step for this string. */
+export const anchorScenes = (anchor: AnchorKind, request: SceneRequest): AnchorScenes => SCENES[anchor](request);

@@ -1,0 +1,48 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { sayClock, StageClock } from '../desk/stage-clock';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+import { STAGE_NAMES } from '../stage-rule/stage-names';
+
+/** The clock of the stage that is open, with its button to stop it. */
+@Component({
+  selector: 'peg-clock-fact',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<span class="facts">
+      <small>{{ label() }}</small> <b>{{ spent() }}{{ clock.paused() ? ' stopped' : '' }}</b>
+    </span>
+    <button
+      type="button"
+      class="quiet"
+      [disabled]="desk.closed() || desk.startedAt() === null"
+      [attr.aria-pressed]="clock.paused()"
+      (click)="clock.toggle()"
+    >
+      {{ clock.paused() ? 'go on' : 'stop clock' }} <b>P</b>
+    </button>`,
+  styles: `
+    :host {
+      display: flex;
+      align-items: center;
+      gap: 8px;
+      white-space: nowrap;
+    }
+    small {
+      display: block;
+      color: var(--ink-soft);
+      font-size: 14px;
+    }
+    .facts b {
+      font-weight: 600;
+      font-variant-numeric: tabular-nums;
+    }
+  `,
+})
+export class ClockFact {
+  protected readonly desk = inject(WorksheetDesk);
+  protected readonly clock = inject(StageClock);
+  protected readonly spent = computed(() => sayClock(this.clock.spent()));
+  protected readonly label = computed(() => {
+    const expected = this.clock.expected();
+    return `${STAGE_NAMES[this.desk.stage()]}${expected === 0 ? '' : `, about ${Math.round(expected)} min`}`;
+  });
+}

@@ -1,0 +1,45 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { isStringStage, stageTimes } from '@gold-peg/craft/worksheet';
+import { interval, map } from 'rxjs';
+import { Session } from '../../session/session';
+import { WorksheetDesk } from './worksheet-desk';
+
+const SECOND_MS = 1000;
+
+/** How long the stage that is open has taken, from the log, and what it is expected to take. It runs while somebody works and stands while it is stopped. */
+@Injectable()
+export class StageClock {
+  private readonly desk = inject(WorksheetDesk);
+  private readonly session = inject(Session);
+  readonly now = toSignal(interval(SECOND_MS).pipe(map(() => Date.now())), { initialValue: Date.now() });
+
+  readonly paused = computed(() => this.desk.sheet().paused);
+  /** Milliseconds of all people at this stage. */
+  readonly spent = computed(() => {
+    const stage = this.desk.stage();
+    const open = !isStringStage(stage) || this.desk.sheet().done[stage].includes(null);
+    const running = this.desk.closed() || !open ? undefined : { ms: this.now(), stage, personId: this.session.person()?.id ?? '' };
+    return stageTimes(this.desk.sheet(), running)
+      .filter((time) => time.stage === stage)
+      .reduce((sum, { ms }) => sum + ms, 0);
+  });
+  /** Minutes that it is expected to take this person; 0 where nothing is expected. */
+  readonly expected = computed(() => {
+    const here = (this.desk.run()?.steps ?? []).filter(({ stage }) => stage === this.desk.stage());
+    return here.reduce((sum, { minutes }) => sum + minutes.attended, 0);
+  });
+
+  /** Stops the clock, or lets it run on. */
+  async toggle(): Promise<void> {
+    if (this.desk.closed() || this.desk.startedAt() === null) return;
+    await this.desk.happens({ kind: this.paused() ? 'resumed' : 'paused', payload: {} });
+  }
+}
+
+/** '0:04:09'. */
+export function sayClock(ms: number): string {
+  const seconds = Math.max(0, Math.floor(ms / SECOND_MS));
+  const pad = (value: number) => String(value).padStart(2, '0');
+  return `${Math.floor(seconds / 3600)}:${pad(Math.floor(seconds / 60) % 60)}:${pad(seconds % 60)}`;
+}

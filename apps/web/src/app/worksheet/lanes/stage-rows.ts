@@ -1,0 +1,53 @@
+import { passed, STRING_STAGES, type StringStage, type Worksheet } from '@gold-peg/craft/worksheet';
+import type { Measures } from '../../preferences/measures';
+import type { Lane } from '../desk/lane';
+import { STAGE_NAMES } from '../stage-rule/stage-names';
+
+/** One string at a stage: what it is, where it stands, and what is said of it here. */
+export interface StageRow {
+  lane: Lane;
+  gauge: string;
+  construction: string;
+  thick: number;
+  inHand: boolean;
+  done: boolean;
+  badge: 'open' | 'in-hand' | 'done';
+  says: string;
+  /** Which stages it has passed, first to last. */
+  stands: readonly boolean[];
+  standsSay: string;
+}
+
+interface Asked {
+  sheet: Worksheet;
+  lanes: readonly Lane[];
+  stage: StringStage;
+  /** Zero-based; null where none is in hand. */
+  inHand: number | null;
+  /** How a string is said to be once its step is done. */
+  done: string;
+  measures: Measures;
+}
+
+export function stageRows({ sheet, lanes, stage, inHand, done, measures }: Asked): StageRow[] {
+  return lanes.map((lane) => {
+    const event = sheet.done[stage][lane.index] ?? null;
+    const here = inHand === lane.index;
+    const stands = STRING_STAGES.map((each) => passed(sheet, each)[lane.index] ?? false);
+    const next = STRING_STAGES[stands.indexOf(false)];
+    return {
+      lane,
+      gauge: lane.string === null ? '–' : measures.gauge(lane.gauge * 1000),
+      construction: lane.string?.construction ?? '',
+      thick: Math.max(1.5, lane.gauge * 1000 * 5),
+      inHand: here,
+      done: event !== null,
+      badge: here ? 'in-hand' : event === null ? 'open' : 'done',
+      says: event === null ? (here ? 'in hand' : '') : `${done} ${timeOf(event.at)}`,
+      stands,
+      standsSay: next === undefined ? 'all done' : `next ${STAGE_NAMES[next]}`,
+    };
+  });
+}
+
+const timeOf = (at: string) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(new Date(at));

@@ -1,0 +1,35 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { FAMILIES } from '@gold-peg/craft/strings';
+import { boardLayout } from './board-layout';
+
+describe('the board of an instrument', () => {
+  const six = boardLayout('electric', 6, 36);
+  const scale = six.saddleX - six.nutX;
+  const fretX = (number: number) => six.frets.find((fret) => fret.number === number)?.x ?? Number.NaN;
+
+  it('has fret 12 half way, fret 7 at a third and fret 5 at a quarter of the scale, nearly', () => {
+    expect(fretX(12) - six.nutX).toBeCloseTo(scale / 2, 9);
+    expect((fretX(7) - six.nutX) / scale).toBeCloseTo(1 / 3, 2);
+    expect((fretX(5) - six.nutX) / scale).toBeCloseTo(1 / 4, 2);
+  });
+
+  it('finds back what it drew: every fret, nut, peg, saddle and pin, on every string', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...FAMILIES), fc.integer({ min: 1, max: 12 }), fc.nat(100), fc.nat(100), (family, lanes, pick, which) => {
+        const board = boardLayout(family, lanes, 30);
+        const row = pick % lanes;
+        const y = board.laneYs[row] ?? 0;
+        const fret = board.frets[which % board.frets.length]?.number ?? 1;
+        expect(board.at(board.xOf('fret', fret), y)).toEqual({ part: 'fret', row, fret });
+        for (const part of ['peg', 'nut', 'bridge', 'pin'] as const)
+          expect(board.at(board.xOf(part, null), y)).toEqual({ part, row, fret: null });
+      }),
+    );
+  });
+
+  it('takes what is off its edge for the lane nearest to it', () => {
+    expect(six.at(500, -5).row).toBe(0);
+    expect(six.at(500, 999).row).toBe(5);
+  });
+});

@@ -1,0 +1,107 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { advise, compareFindings } from '@gold-peg/craft/findings';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from './finding-words';
+
+/** What was found, how it went on since last time, and what is to be done about it. */
+@Component({
+  selector: 'peg-findings-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<h2>Findings, and last time’s</h2>
+    <ul aria-label="Findings">
+      @for (row of rows(); track row.key) {
+        <li [class.gone]="row.gone" [class.grave]="row.grave">
+          <b>{{ row.says }}</b> <span>{{ row.course }}{{ row.severity }}</span>
+          @if (row.gone && !desk.closed()) {
+            <button type="button" class="quiet" (click)="still(row.key)">still so</button>
+          } @else if (row.eventId && !desk.closed()) {
+            <button type="button" class="quiet" [attr.aria-label]="'Take back: ' + row.says" (click)="takeBack(row.eventId)">
+              take back
+            </button>
+          }
+          @if (!row.gone) {
+            <small>{{ row.advice }}</small>
+          }
+        </li>
+      } @empty {
+        <li class="none">Nothing found, now or last time.</li>
+      }
+    </ul>`,
+  styles: `
+    ul {
+      margin: 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) auto;
+      gap: 0 8px;
+      padding: 2px 0 2px 8px;
+      border-bottom: 1px solid var(--line);
+      border-left: 3px solid var(--brass-line);
+      font-size: 15px;
+      line-height: 1.3;
+    }
+    b {
+      grid-column: 1;
+    }
+    span {
+      grid-column: 1;
+      color: var(--ink-soft);
+    }
+    button {
+      grid-column: 2;
+      grid-row: 1 / 3;
+      min-height: 36px;
+    }
+    small {
+      grid-column: 1 / -1;
+      font-size: 14px;
+    }
+    .grave {
+      border-left-color: var(--oxide);
+    }
+    .gone {
+      border-left-style: dotted;
+    }
+    .none {
+      border-left: 0;
+      color: var(--ink-soft);
+    }
+  `,
+})
+export class FindingsList {
+  protected readonly desk = inject(WorksheetDesk);
+  protected readonly rows = computed(() => {
+    const now = this.desk.sheet().findings;
+    const before = this.desk.lastTime()?.findings ?? [];
+    return compareFindings(
+      now.map(({ payload }) => payload),
+      before,
+    ).map(({ finding, course }) => {
+      const advice = advise(finding);
+      const gone = course === 'gone';
+      return {
+        key: sayFinding(finding),
+        says: sayFinding(finding),
+        course: gone ? 'found last time, not yet today' : COURSE_NAMES[course],
+        severity: gone ? '' : ` · ${SEVERITY_NAMES[finding.severity]}${finding.text === '' ? '' : ` · ${finding.text}`}`,
+        gone,
+        grave: !gone && finding.severity === 'now',
+        eventId: now.find(({ payload }) => payload === finding)?.id ?? null,
+        advice: advice.refer === null ? advice.says : `${advice.says} ${REFERRAL_NAMES[advice.refer]}.`,
+      };
+    });
+  });
+
+  protected takeBack(eventId: string): Promise<void> {
+    return this.desk.happens({ kind: 'undone', payload: { eventId } });
+  }
+
+  /** What was found last time is found again, as bad as it was. */
+  protected async still(key: string): Promise<void> {
+    const before = this.desk.lastTime()?.findings?.find((finding) => sayFinding(finding) === key);
+    if (before !== undefined) await this.desk.happens({ kind: 'found', payload: before });
+  }
+}

@@ -1,0 +1,101 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { advise, FINDINGS, type Finding, type MeasureKind } from '@gold-peg/craft/findings';
+import { CAUTIONS } from '@gold-peg/craft/bench-run';
+import { Measures } from '../../preferences/measures';
+import { Caution } from '../../ui/caution';
+import { LaneBadge } from '../../ui/lane-badge';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+import { stageRows } from '../lanes/stage-rows';
+import { MeasureField } from '../measures/measure-field';
+import { NowPanel } from '../now/now-panel';
+import { boardLayout, type Place } from './board-layout';
+import { FindingForm } from './finding-form';
+import { FindingsList } from './findings-list';
+import { sayFinding } from './finding-words';
+
+const TALL_LANE = 36;
+const LOW_LANE = 26;
+const MANY_LANES = 8;
+
+/** Look over: the instrument drawn with its frets; what is found is put where it is, what is measured stands beside what it was. */
+@Component({
+  selector: 'peg-look-over',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Caution, FindingForm, FindingsList, LaneBadge, MeasureField, NowPanel],
+  templateUrl: './look-over.html',
+  styleUrl: './look-over.scss',
+})
+export class LookOver {
+  readonly marked = output();
+  readonly markedTogether = output();
+  readonly takenBack = output();
+  readonly scrapped = output();
+  readonly goneOn = output();
+
+  protected readonly desk = inject(WorksheetDesk);
+  private readonly measures = inject(Measures);
+  protected readonly place = signal<Place | null>(null);
+  protected readonly wholes: readonly MeasureKind[] = ['relief', 'action-treble', 'action-bass'];
+  protected readonly perString: readonly MeasureKind[] = ['slot-width', 'saddle-height'];
+
+  protected readonly rows = computed(() =>
+    this.desk.inView(
+      stageRows({
+        sheet: this.desk.sheet(),
+        lanes: this.desk.lanes(),
+        stage: 'look-over',
+        inHand: this.desk.closed() ? null : this.desk.lane(),
+        done: 'looked over',
+        measures: this.measures,
+      }),
+    ),
+  );
+  protected readonly board = computed(() => {
+    const count = this.desk.lanes().length;
+    return boardLayout(this.desk.instrument()?.family ?? 'acoustic', count, count >= MANY_LANES ? LOW_LANE : TALL_LANE);
+  });
+  private readonly rowOf = (string: number) => this.rows().findIndex(({ lane }) => lane.number === string);
+  /** Findings where they are; those of last time that were not found again are drawn hollow. */
+  protected readonly marks = computed(() => {
+    const now = this.desk.sheet().findings.map(({ payload }) => payload);
+    const places = new Set(now.map(sayFinding));
+    const before = (this.desk.lastTime()?.findings ?? []).filter((finding) => !places.has(sayFinding(finding)));
+    return [...now.map((finding) => this.markOf(finding, true)), ...before.map((finding) => this.markOf(finding, false))];
+  });
+  protected readonly pointed = computed(() => {
+    const place = this.place();
+    const row = place === null ? -1 : this.rows().findIndex(({ lane }) => lane.index === place.lane);
+    return place === null || row < 0 ? null : { x: this.board().xOf(place.part, place.fret), y: this.board().laneYs[row] ?? 0 };
+  });
+  protected readonly cautions = computed(() => {
+    const oil = this.desk.sheet().findings.some(({ payload }) => advise(payload).oil);
+    const kinds = this.desk.stepInHand()?.cautions ?? [];
+    return [...(oil ? [CAUTIONS.oils] : []), ...kinds.map((kind) => CAUTIONS[kind])].join(' ');
+  });
+
+  protected point(event: MouseEvent): void {
+    const svg = event.currentTarget as SVGSVGElement;
+    const box = svg.getBoundingClientRect();
+    const board = this.board();
+    const { part, row, fret } = board.at(
+      ((event.clientX - box.left) / box.width) * board.width,
+      ((event.clientY - box.top) / box.height) * board.height,
+    );
+    const lane = this.rows()[row]?.lane.index ?? 0;
+    this.desk.lane.set(lane);
+    this.place.set({ part, lane, fret });
+  }
+
+  private markOf(finding: Finding, now: boolean) {
+    const board = this.board();
+    const row = finding.string === null ? -1 : this.rowOf(finding.string);
+    return {
+      x: board.xOf(FINDINGS[finding.what].part, finding.fret),
+      y: row < 0 ? board.height / 2 : (board.laneYs[row] ?? 0),
+      says: sayFinding(finding),
+      letter: { watch: '', soon: '!', now: '!!' }[finding.severity],
+      severity: finding.severity,
+      now,
+    };
+  }
+}

@@ -1,0 +1,60 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+
+/** Notes of this job, and a line for another. */
+@Component({
+  selector: 'peg-job-notes',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule],
+  template: `<h2>Notes of this job</h2>
+    @for (text of notes(); track $index) {
+      <p class="noted">{{ text }}</p>
+    } @empty {
+      <p class="soft">Nothing noted yet.</p>
+    }
+    <form (ngSubmit)="add()">
+      <label class="visually-hidden" for="job-note">Note</label>
+      <input
+        class="field"
+        id="job-note"
+        data-edit
+        name="note"
+        maxlength="2000"
+        placeholder="Note what you see"
+        [ngModel]="text()"
+        (ngModelChange)="text.set($event)"
+        [disabled]="desk.closed()"
+      />
+      <button type="submit" class="quiet" [disabled]="desk.closed()">keep</button>
+    </form>`,
+  styles: `
+    p {
+      margin: 4px 0;
+    }
+    .noted {
+      padding-left: var(--space-3);
+      border-left: 3px solid var(--brass-line);
+    }
+    form {
+      display: flex;
+      gap: 8px;
+    }
+    .field {
+      flex: 1;
+      min-width: 0;
+    }
+  `,
+})
+export class JobNotes {
+  protected readonly desk = inject(WorksheetDesk);
+  protected readonly text = signal('');
+  protected readonly notes = computed(() => this.desk.sheet().notes.map(({ payload }) => payload.text));
+
+  protected async add(): Promise<void> {
+    const text = this.text().trim();
+    if (text === '') return;
+    await this.desk.happens({ kind: 'noted', payload: { text } });
+    this.text.set('');
+  }
+}

@@ -1,0 +1,95 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import type { Geometry } from '@gold-peg/contract/register';
+import { TIE_HOLES, tieHoleCount, type TieHoles } from '@gold-peg/craft/instrument';
+import { Api } from '../../server/api';
+import { sayProblem } from '../../server/server-problem';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+
+/** Facts of a bridge that change the work and are seen only at the bench: holes of a tie block, the cover of a tailpiece. Kept with the instrument. */
+@Component({
+  selector: 'peg-bridge-facts',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `@if (holes(); as holes) {
+      <fieldset>
+        <legend>This tie block has</legend>
+        @for (choice of holes; track choice.value) {
+          <label
+            ><input
+              type="radio"
+              name="tie-holes"
+              [checked]="choice.value === bridge()?.tieHoles"
+              [disabled]="busy()"
+              (change)="keep({ tieHoles: choice.value })"
+            />
+            {{ choice.count }} holes</label
+          >
+        }
+      </fieldset>
+    }
+    @if (bridge()?.anchor === 'hooked-tailpiece') {
+      <label
+        ><input type="checkbox" [checked]="bridge()?.cover" [disabled]="busy()" (change)="keep({ cover: !bridge()?.cover })" /> a cover lies
+        over the hooks</label
+      >
+    }
+    @if (trouble(); as says) {
+      <p role="alert">{{ says }}</p>
+    }`,
+  styles: `
+    fieldset {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0 var(--space-3);
+      margin: 0;
+      padding: 0;
+      border: 0;
+    }
+    label {
+      display: flex;
+      align-items: center;
+      gap: 6px;
+      min-height: 40px;
+    }
+    input {
+      width: 20px;
+      height: 20px;
+      accent-color: var(--brass);
+    }
+    p {
+      margin: 0;
+      color: var(--oxide);
+    }
+  `,
+})
+export class BridgeFacts {
+  private readonly desk = inject(WorksheetDesk);
+  private readonly api = inject(Api);
+  protected readonly busy = signal(false);
+  protected readonly trouble = signal<string | null>(null);
+
+  private readonly geometry = computed<Geometry | null>(() => this.desk.file()?.passport.geometry ?? null);
+  protected readonly bridge = computed(() => this.geometry()?.bridge ?? null);
+  protected readonly holes = computed(() => {
+    const geometry = this.geometry();
+    if (geometry?.bridge.anchor !== 'tie-block') return null;
+    return TIE_HOLES.map((value: TieHoles) => ({ value, count: tieHoleCount(value, geometry.strings.length) }));
+  });
+
+  protected async keep(change: Partial<Geometry['bridge']>): Promise<void> {
+    const [passport, geometry] = [this.desk.file()?.passport, this.geometry()];
+    if (passport === undefined || geometry === null) return;
+    this.busy.set(true);
+    this.trouble.set(null);
+    try {
+      await this.api.call('changeGeometry', {
+        params: { id: passport.id },
+        body: { version: passport.version, geometry: { ...geometry, bridge: { ...geometry.bridge, ...change } } },
+      });
+      await this.desk.readAgain();
+    } catch (error) {
+      this.trouble.set(sayProblem(error));
+    } finally {
+      this.busy.set(false);
+    }
+  }
+}

@@ -1,0 +1,66 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { CAUTIONS } from '@gold-peg/craft/bench-run';
+import { clampCount, placesToNote } from '@gold-peg/craft/findings';
+import { twoHoles } from '@gold-peg/craft/instrument';
+import { TOOLS } from '@gold-peg/craft/tools';
+import { AnchorFrames } from '../../anchor/anchor-frames';
+import { anchorScenes } from '../../anchor/anchor-scenes';
+import { Caution } from '../../ui/caution';
+import { MARK_COLOURS } from '../../ui/mark-colours';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+import { StageLanes } from '../lanes/stage-lanes';
+import { JobNotes } from '../notes/job-notes';
+import { NowPanel } from '../now/now-panel';
+import { SchoolLine } from '../school/school-line';
+import { BridgeFacts } from './bridge-facts';
+import { PlaceNote } from './place-note';
+
+/** Strip and Anchor: the bridge end enlarged and drawn for this bridge and this string, step by step. */
+@Component({
+  selector: 'peg-pictured-stage',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [AnchorFrames, BridgeFacts, Caution, JobNotes, NowPanel, PlaceNote, SchoolLine, StageLanes],
+  templateUrl: './pictured-stage.html',
+  styleUrl: './pictured-stage.scss',
+})
+export class PicturedStage {
+  readonly marked = output();
+  readonly markedTogether = output();
+  readonly takenBack = output();
+  readonly scrapped = output();
+  readonly goneOn = output();
+
+  protected readonly desk = inject(WorksheetDesk);
+  protected readonly strip = computed(() => this.desk.stage() === 'strip');
+  protected readonly lane = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
+  private readonly scenes = computed(() => {
+    const [instrument, lane, run] = [this.desk.instrument(), this.lane(), this.desk.run()];
+    if (instrument === null || lane === null || run === null) return null;
+    return anchorScenes(instrument.bridge.anchor, {
+      count: instrument.strings.length,
+      index: lane.index,
+      soft: lane.texture === 'nylon',
+      wound: lane.texture === 'wound',
+      twoHoles: twoHoles(instrument, lane.index),
+      last: run.order.at(-1) === lane.index,
+      cover: instrument.bridge.cover,
+    });
+  });
+  protected readonly frames = computed(() => (this.strip() ? this.scenes()?.off : this.scenes()?.fit) ?? []);
+  protected readonly fault = computed(() => (this.strip() ? null : (this.scenes()?.fault ?? null)));
+  protected readonly ballColour = computed(() => {
+    const mark = this.desk.marks()[this.desk.lane()] ?? null;
+    return mark === null ? null : MARK_COLOURS[mark];
+  });
+  /** Before anything comes off, at Strip, something loose has to be noted here. */
+  protected readonly toNote = computed(() => {
+    const instrument = this.desk.instrument();
+    return this.strip() && instrument !== null && placesToNote(instrument).length + clampCount(instrument) > 0;
+  });
+  /** What is done once for the whole instrument before its strings. */
+  protected readonly first = computed(() =>
+    (this.desk.run()?.steps ?? []).filter(({ stage, string }) => stage === this.desk.stage() && string === null),
+  );
+  protected readonly tools = computed(() => (this.desk.stepInHand()?.tools ?? []).map((kind) => TOOLS[kind]).join(', '));
+  protected readonly cautions = computed(() => (this.desk.stepInHand()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));
+}

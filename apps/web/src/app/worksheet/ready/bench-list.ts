@@ -1,0 +1,66 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { toolLaid, referenceRead } from '@gold-peg/contract/bench-log';
+import type { ToolKind } from '@gold-peg/craft/tools';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+import { toolRows, type ToolRow } from './tool-rows';
+
+/** What lies on the bench for exactly this job, ticked one by one or all at once, and the tuner's reference. */
+@Component({
+  selector: 'peg-bench-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule],
+  templateUrl: './bench-list.html',
+  styleUrl: './bench-list.scss',
+})
+export class BenchList {
+  protected readonly desk = inject(WorksheetDesk);
+  protected readonly fault = signal<string | null>(null);
+  protected readonly rows = computed(() => {
+    const [run, instrument] = [this.desk.run(), this.desk.instrument()];
+    return run === null || instrument === null
+      ? []
+      : toolRows(run.tools, instrument.bridge.anchor, this.desk.sheet().tools, this.desk.lastTime());
+  });
+  protected readonly left = computed(() => this.rows().filter(({ there }) => !there));
+  /** What was asked for. */
+  protected readonly asked = computed(() => this.desk.instrument()?.a4 ?? 440);
+  protected readonly reference = linkedSignal(() => this.desk.sheet().reference?.payload.a4Hz ?? this.asked());
+  protected readonly referenceSays = computed(() => {
+    const read = this.desk.sheet().reference?.payload.a4Hz;
+    if (read === undefined) return { wrong: false, says: `asked for: A = ${this.asked()} Hz` };
+    const cents = 1200 * Math.log2(read / this.asked());
+    return Math.abs(cents) < 0.5
+      ? { wrong: false, says: `✓ as asked, A = ${this.asked()} Hz` }
+      : {
+          wrong: true,
+          says: `${Math.abs(cents).toFixed(0)} cents ${cents > 0 ? 'sharp' : 'flat'}: set it to ${this.asked()} Hz, or the whole job is off`,
+        };
+  });
+
+  protected lay(row: ToolRow, there: boolean): Promise<void> {
+    return this.keep(row.tool, there, row.size?.mm ?? null);
+  }
+
+  protected async layAll(): Promise<void> {
+    for (const row of this.left()) await this.lay(row, true);
+  }
+
+  protected resize(row: ToolRow, typed: string): Promise<void> {
+    return this.keep(row.tool, row.there, Number(typed.replace(',', '.')));
+  }
+
+  protected async check(): Promise<void> {
+    const read = referenceRead.safeParse({ a4Hz: this.reference() });
+    if (!read.success) return this.fault.set(`The reference ${read.error.issues[0]?.message ?? 'is not right'}.`);
+    this.fault.set(null);
+    await this.desk.happens({ kind: 'reference-read', payload: read.data });
+  }
+
+  private async keep(tool: ToolKind, there: boolean, sizeMm: number | null): Promise<void> {
+    const read = toolLaid.safeParse({ tool, there, sizeMm });
+    if (!read.success) return this.fault.set(`The size ${read.error.issues[0]?.message ?? 'is not right'}.`);
+    this.fault.set(null);
+    await this.desk.happens({ kind: 'tool-laid', payload: read.data });
+  }
+}

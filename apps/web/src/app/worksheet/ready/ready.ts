@@ -1,0 +1,32 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { CAUTIONS } from '@gold-peg/craft/bench-run';
+import { Caution } from '../../ui/caution';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+import { StageLanes } from '../lanes/stage-lanes';
+import { NowPanel } from '../now/now-panel';
+import { SchoolLine } from '../school/school-line';
+import { BenchList } from './bench-list';
+import { Readings } from './readings';
+import { StringCheckPanel } from './string-check';
+
+/** Ready the bench: the strings laid out and measured, and all that this job needs to hand. */
+@Component({
+  selector: 'peg-ready',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [BenchList, Caution, NowPanel, SchoolLine, StageLanes, StringCheckPanel],
+  providers: [Readings],
+  templateUrl: './ready.html',
+  styleUrl: './ready.scss',
+})
+export class Ready {
+  readonly marked = output();
+  readonly markedTogether = output();
+  readonly takenBack = output();
+  readonly scrapped = output();
+  readonly goneOn = output();
+
+  protected readonly desk = inject(WorksheetDesk);
+  private readonly readings = inject(Readings);
+  protected readonly read = computed(() => this.readings.verdicts().map((verdict) => verdict?.short ?? ''));
+  protected readonly cautions = computed(() => (this.desk.stepInHand()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));
+}

@@ -1,0 +1,61 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
+import { Caliper } from '../../devices/caliper';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+import { Readings } from './readings';
+
+const RANGE = { least: 0.13, most: 4.5 };
+
+/** Measures the string in hand, by the caliper or by what somebody types, and says whether it is the one that it should be. */
+@Component({
+  selector: 'peg-string-check',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule],
+  templateUrl: './string-check.html',
+  styleUrl: './string-check.scss',
+})
+export class StringCheckPanel {
+  protected readonly desk = inject(WorksheetDesk);
+  protected readonly caliper = inject(Caliper);
+  private readonly readings = inject(Readings);
+
+  protected readonly closedSays = computed(() => (this.caliper.closed() ?? 0).toFixed(2).replace('-', '−'));
+  protected readonly typed = signal<number | null>(null);
+  protected readonly fault = signal<string | null>(null);
+  protected readonly lane = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
+  protected readonly planned = computed(() => {
+    const lane = this.lane();
+    return lane?.string == null ? null : toMillimetres(lane.gauge);
+  });
+  protected readonly verdict = computed(() => this.readings.verdicts()[this.desk.lane()] ?? null);
+  protected readonly zeroSays = this.readings.zeroSays;
+
+  constructor() {
+    this.caliper.readings.pipe(takeUntilDestroyed()).subscribe((mm) => void this.keep(mm, 'caliper'));
+  }
+
+  /** The stand-in has the string that is in hand between its jaws. */
+  protected measure(): void {
+    const planned = this.planned();
+    if (planned !== null) this.caliper.press(planned);
+  }
+
+  protected async take(): Promise<void> {
+    const typed = this.typed();
+    if (typed === null) return;
+    if (typed < RANGE.least || typed > RANGE.most)
+      return this.fault.set(`The reading must lie between ${RANGE.least} and ${RANGE.most} mm: no string is thinner or thicker.`);
+    await this.keep(typed, 'typed');
+    this.typed.set(null);
+  }
+
+  private async keep(mm: number, by: 'caliper' | 'typed'): Promise<void> {
+    this.fault.set(null);
+    const planned = this.planned();
+    if (planned === null || this.desk.closed()) return;
+    const readMm = toMillimetres(fromMillimetres(mm));
+    await this.desk.happens({ kind: 'gauge-read', string: this.desk.lane() + 1, payload: { readMm, plannedMm: planned, by } });
+  }
+}

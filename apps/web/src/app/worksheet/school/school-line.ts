@@ -1,0 +1,54 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { softAt, stretchingInForce } from '@gold-peg/craft/bench-run';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+import { WindDialogs } from '../wind/wind-dialogs';
+import { sayStretching, saySchool } from './school-words';
+
+/** Which school is in force here and whose it is, both reasons where they disagree, and the way to change it on the spot. */
+@Component({
+  selector: 'peg-school-line',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `@if (floats()) {
+      <label
+        ><input type="checkbox" [checked]="desk.sheet().blocked" [disabled]="desk.closed()" (change)="desk.block(!desk.sheet().blocked)" />
+        a block holds the bridge level</label
+      >
+    }
+    <p class="soft">{{ says() }} <button type="button" class="quiet" (click)="dialogs.ways(desk)">ways …</button></p>`,
+  styles: `
+    label {
+      display: flex;
+      align-items: center;
+      gap: var(--space-2);
+      min-height: 44px;
+    }
+    input {
+      width: 22px;
+      height: 22px;
+      accent-color: var(--brass);
+    }
+    p {
+      margin: 4px 0;
+    }
+    button {
+      min-height: 0;
+    }
+  `,
+})
+export class SchoolLine {
+  protected readonly desk = inject(WorksheetDesk);
+  protected readonly dialogs = inject(WindDialogs);
+  private readonly settling = computed(() => this.desk.stage() === 'settle');
+  /** Whether a block under the bridge would change what may come off together. */
+  protected readonly floats = computed(() => {
+    const anchor = this.desk.instrument()?.bridge.anchor;
+    return !this.settling() && (anchor === 'floating-vibrato' || anchor === 'double-locking');
+  });
+  protected readonly says = computed(() => {
+    const [instrument, run] = [this.desk.instrument(), this.desk.run()];
+    if (instrument === null || run === null) return '';
+    if (!this.settling()) return saySchool(run.schools, this.desk.choices());
+    const soft = softAt(this.desk.strings()[this.desk.lane()]?.construction);
+    return sayStretching(stretchingInForce(instrument, this.desk.choices(), soft), this.desk.choices());
+  });
+}
