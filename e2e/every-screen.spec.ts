@@ -16,8 +16,14 @@ const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] 
   ['a new instrument', (page) => page.goto('/register/new')],
   ['a headstock', headstock],
   ['Choose', async (page) => (await open(page), stageLink(page, 'Choose').click())],
-  ['Anchor', (page) => stageLink(page, 'Anchor').click()],
-  ['Wind', (page) => stageLink(page, 'Wind').click()],
+  ...['Ready', 'Strip', 'Look over', 'Anchor', 'Bring up', 'Settle', 'Trim'].map((name): (typeof SCREENS)[number] => [
+    name,
+    (page) => stageLink(page, name).click(),
+  ]),
+  ['Strip with a loose bridge', (page) => other(page, /Cutwater mandolin, oval/, 'Strip')],
+  ['Strip with a locking nut', (page) => locking(page, 'Strip')],
+  ['Ready with sizes', (page) => stageLink(page, 'Ready').click()],
+  ['Wind', (page) => other(page, /Heron parlour, walnut/, 'Wind')],
   ...['Cut strip', 'Ways in force', 'My hand', 'Turns that were counted'].map((item): (typeof SCREENS)[number] => [
     item,
     (page) => behindWind(page, item),
@@ -31,6 +37,23 @@ const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] 
   ['the solver’s answer', finder],
   ['a tuning', tuning],
 ];
+
+async function other(page: Page, name: RegExp, stage: string): Promise<void> {
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await page.getByRole('link', { name }).click();
+  await stageLink(page, stage).click();
+}
+
+/** The double-locking one hangs in the register; it is taken in once. */
+async function locking(page: Page, stage: string): Promise<void> {
+  await page.getByRole('link', { name: 'Register', exact: true }).click();
+  await page.getByRole('link', { name: /Gannet locking six/ }).click();
+  const take = page.getByRole('button', { name: 'Take it in' });
+  const open = page.getByRole('link', { name: 'Open its worksheet' });
+  await take.or(open).waitFor();
+  await take.or(open).click();
+  await stageLink(page, stage).click();
+}
 
 async function strings(page: Page, view: string): Promise<void> {
   await page.getByRole('link', { name: 'Strings', exact: true }).click();

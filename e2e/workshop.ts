@@ -1,7 +1,7 @@
 import type { ChildProcess } from 'node:child_process';
 import { test as base, type Page } from '@playwright/test';
 import pg from 'pg';
-import { freePort, startThrowAwayCluster, type Cluster } from '../scripts/postgres/cluster.js';
+import { freePort, startThrowAwayCluster } from '../scripts/postgres/cluster.js';
 import { ensureDatabase } from '../scripts/postgres/database.js';
 import { serverCommand, startServer, stopProcess } from '../scripts/server-process.js';
 
@@ -12,13 +12,13 @@ export class Workshop {
   private child: ChildProcess | null = null;
 
   private constructor(
-    private readonly cluster: Cluster,
+    private readonly cluster: Awaited<ReturnType<typeof startThrowAwayCluster>>,
     private readonly databaseUrl: string,
     private readonly port: number,
   ) {}
 
-  static async open(): Promise<Workshop> {
-    const cluster = await startThrowAwayCluster();
+  static async open(durable = false): Promise<Workshop> {
+    const cluster = await startThrowAwayCluster({ durable });
     const databaseUrl = await ensureDatabase(cluster.url, 'gold_peg');
     serverCommand(root, databaseUrl, 'demo');
     const workshop = new Workshop(cluster, databaseUrl, await freePort());
@@ -40,6 +40,15 @@ export class Workshop {
     this.child = null;
   }
 
+  /** The database loses its power, and gets it back. */
+  crashDatabase(): void {
+    this.cluster.crash();
+  }
+
+  reviveDatabase(): Promise<void> {
+    return this.cluster.revive();
+  }
+
   async query<Row extends pg.QueryResultRow>(sql: string, parameters: unknown[] = []): Promise<Row[]> {
     const client = new pg.Client({ connectionString: this.databaseUrl });
     await client.connect();
@@ -57,12 +66,12 @@ export class Workshop {
 }
 
 /** Each spec file has its own workshop: its worker is its own (playwright.config.ts). */
-export const test = base.extend<object, { workshop: Workshop }>({
+export const test = base.extend<object, { durable: boolean; workshop: Workshop }>({
+  /** Whether the database keeps what was committed when its power goes: slower, and right. */
+  durable: [false, { scope: 'worker', option: true }],
   workshop: [
-    // playwright reads the braces
-    // eslint-disable-next-line no-empty-pattern
-    async ({}, use) => {
-      const workshop = await Workshop.open();
+    async ({ durable }, use) => {
+      const workshop = await Workshop.open(durable);
       await use(workshop);
       await workshop.close();
     },

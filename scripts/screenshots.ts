@@ -28,15 +28,22 @@ const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['today', (page) => place(page, 'Today')],
   ['register', (page) => place(page, 'Register')],
   ['passport', (page) => page.getByRole('link', { name: /Heron parlour, walnut/ }).click()],
-  ['new-instrument', (page) => place(page, 'Register').then(() => page.getByRole('link', { name: 'Add an instrument' }).click())],
   ['wind', (page) => instrument(page, 'Heron parlour, walnut')],
   ['anchor', (page) => stage(page, 'Anchor')],
+  ['look-over', (page) => stage(page, 'Look over')],
   ['hand-over', (page) => stage(page, 'Hand over')],
   ['choose', (page) => stage(page, 'Choose')],
-  ['wind-classical', (page) => instrument(page, 'Almery classical, cedar').then(() => stage(page, 'Wind'))],
-  ['wind-bass', (page) => instrument(page, 'Longshore four').then(() => stage(page, 'Wind'))],
-  ['wind-banjo', (page) => instrument(page, 'Drumlin five-string').then(() => stage(page, 'Wind'))],
-  ['wind-headless', (page) => instrument(page, 'Tidewrack headless').then(() => stage(page, 'Wind'))],
+  ['ready', ready],
+  ['strip', (page) => instrument(page, 'Cutwater mandolin, oval').then(() => stage(page, 'Strip'))],
+  ['bench-mode', benchMode],
+  [
+    'wind-headless',
+    (page) =>
+      page.keyboard
+        .press('b')
+        .then(() => instrument(page, 'Tidewrack headless'))
+        .then(() => stage(page, 'Wind')),
+  ],
   ['headstock', headstock],
   ['cut-strip', cutStrip],
   ['strings-workbench', (page) => page.keyboard.press('Escape').then(() => strings(page, 'Workbench'))],
@@ -45,6 +52,21 @@ const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['shelf', (page) => strings(page, 'Shelf')],
   ['wind-evening', evening],
 ];
+
+async function ready(page: Page): Promise<void> {
+  await instrument(page, 'Longshore four');
+  await stage(page, 'Ready');
+  await page.getByRole('button', { name: 'close its jaws' }).click();
+  await page.getByRole('button', { name: 'zero it' }).click();
+  await page.getByRole('button', { name: /^Measure string/ }).click();
+  await page.getByText(/as planned/).waitFor();
+}
+
+async function benchMode(page: Page): Promise<void> {
+  await stage(page, 'Wind');
+  await page.keyboard.press('b');
+  await page.getByRole('region', { name: 'Bench mode' }).waitFor();
+}
 
 async function headstock(page: Page): Promise<void> {
   await place(page, 'Register');

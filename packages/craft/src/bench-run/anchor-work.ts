@@ -7,6 +7,8 @@ export interface Work {
   does: string;
   why: string;
   check: string;
+  /** What is written down of it, beside that it was done; null where nothing is. */
+  record: string | null;
   /** How a string is said to be once it is done. */
   done: string;
   tools: readonly ToolKind[];
@@ -15,7 +17,7 @@ export interface Work {
 
 /** What is particular to an anchor: before anything comes off, taking off, fitting, and what is seated or trimmed at the end. */
 export interface AnchorWork {
-  prepare: { does: string; why: string; tools: readonly ToolKind[] } | null;
+  prepare: { does: string; why: string; record: string; tools: readonly ToolKind[] } | null;
   off: Work;
   fit: Work;
   seat: string;
@@ -25,6 +27,7 @@ const off = (does: string, why: string, tools: readonly ToolKind[], cautions: re
   does,
   why,
   check: 'Both ends are out, and no piece is left in the body or on the floor.',
+  record: null,
   done: 'off',
   tools: ['winder', 'cutters', 'bin', ...tools],
   cautions: ['never-cut', 'loose-ends', ...cautions],
@@ -41,6 +44,7 @@ const seated = (
   does,
   why,
   check,
+  record: null,
   done,
   tools,
   cautions,
@@ -114,6 +118,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
     prepare: {
       does: 'Cloth or tape behind the bridge.',
       why: 'String ends scratch on their way in and out.',
+      record: 'What the finish is, where it is soft or old.',
       tools: ['masking-tape', 'cloth'],
     },
     off: off('Slacken, cut or unwind, slide it out backward.', 'A cut end pulled forward scratches the top.', [], ['scratches']),
@@ -144,7 +149,12 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
     seat: WITNESS,
   },
   'stop-tailpiece': {
-    prepare: { does: 'A cloth under tailpiece and bridge.', why: 'Both fall when the last string is off.', tools: ['cloth'] },
+    prepare: {
+      does: 'A cloth under tailpiece and bridge.',
+      why: 'Both fall when the last string is off.',
+      record: 'Which way round tailpiece and bridge stand.',
+      tools: ['cloth'],
+    },
     off: off(
       'Hold the tailpiece; slacken, push the ball out at its front.',
       'It stands on its studs by tension alone.',
@@ -161,7 +171,12 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
     seat: WITNESS,
   },
   'wrap-around': {
-    prepare: { does: 'A cloth under the bridge.', why: 'It falls when the last string is off.', tools: ['cloth'] },
+    prepare: {
+      does: 'A cloth under the bridge.',
+      why: 'It falls when the last string is off.',
+      record: 'Which way round the bridge stands.',
+      tools: ['cloth'],
+    },
     off: off(
       'Hold the bridge; slacken, push the ball out at its front.',
       'It stands on its studs by tension alone.',
@@ -193,6 +208,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
     prepare: {
       does: 'Note how level the bridge stands; block it level if all strings are to come off.',
       why: 'Strings and springs hold each other: without them it falls back, and an hour goes into finding balance again.',
+      record: 'Height of the back edge of the bridge, mm; thickness of the block, mm.',
       tools: ['block', 'screwdriver'],
     },
     off: off('Slacken, push the ball out at the back of the block.', 'One string off sharpens all others.', [], ['springs']),
@@ -209,6 +225,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
     prepare: {
       does: 'Unlock the nut first; note which way its pads lie. Fine tuners to mid travel. Block the bridge if all strings are to come off.',
       why: 'Pads and tuners that are turned round cost the tuning range when the nut is locked again.',
+      record: 'Which way the pad of each clamp lies; level of the bridge, mm; size of the key, mm.',
       tools: ['hex-keys', 'block', 'cutters'],
     },
     off: off(
@@ -231,6 +248,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
     prepare: {
       does: 'Eraser under the bridge if it can fall. Tuners to their outer ends.',
       why: 'All of a screw’s travel is needed for slack and stretch.',
+      record: 'Size of the key, mm.',
       tools: ['eraser', 'small-hex'],
     },
     off: off(
@@ -252,6 +270,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
     prepare: {
       does: 'Mark the place of the bridge with pencil on tape, both feet.',
       why: 'The loose bridge stands only by tension, and its place is the intonation.',
+      record: 'Fret 12 to the saddle, treble and bass side, mm.',
       tools: ['masking-tape', 'pencil'],
     },
     off: off('Slacken, unhook the loop.', 'The others hold the bridge meanwhile.', [], ['bridge-falls', 'loop-jumps']),

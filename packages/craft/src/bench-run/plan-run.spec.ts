@@ -97,6 +97,7 @@ describe('the run at every anchor and post, in every school that is possible', (
           expect(step.cautions).toContain('never-cut');
           expect(step.cautions).toContain('loose-ends');
         }
+        if (['ready', 'look-over', 'wind', 'settle'].includes(step.stage)) expect(step.record).not.toBeNull();
         if (step.stage === 'bring-up' || step.stage === 'settle') expect(step.cautions).toContain('eyes');
         if (step.stage === 'trim') expect(step.cautions).toContain('stubs');
       }
@@ -169,6 +170,18 @@ describe('the words of a step', () => {
     expect(first('floating-vibrato')).toContain('how level the bridge stands');
     expect(first('double-locking')).toContain('which way its pads lie');
     expect(first('pins')).toBeUndefined();
+  });
+
+  it('say what is written down: places before anything loose moves, sizes, gauges, findings, turns', () => {
+    const first = (anchor: AnchorKind, style: PostStyle = 'through') =>
+      run(madeOf(anchor, style)).steps.find(({ stage, string }) => stage === 'strip' && string === null)?.record ?? null;
+    expect(first('hooked-tailpiece')).toContain('treble and bass side, mm');
+    expect(first('floating-vibrato')).toContain('thickness of the block, mm');
+    expect(first('double-locking')).toContain('pad of each clamp');
+    expect(first('headless', 'clamp')).toContain('Size of the key');
+    expect(step('pins', 'ready').record).toContain('gauge read');
+    expect(step('pins', 'wind').record).toContain('turns');
+    expect(step('pins', 'strip').record).toBeNull();
   });
 
   it('never hammer a pin, never pull a tie upward, never lever at a tip', () => {

@@ -167,6 +167,8 @@ export class WorksheetPlace {
         return this.speak();
       case 'keys':
         return void this.dialog.open(KeyCard, { width: '520px' });
+      case 'leave':
+        return (event.target as HTMLElement).blur();
       case 'edit':
         return document.querySelector<HTMLElement>('[data-edit]')?.focus();
     }
@@ -184,7 +186,7 @@ export class WorksheetPlace {
 
   protected async markDone(): Promise<void> {
     if (this.desk.stage() === 'choose') {
-      await this.desk.choose();
+      if (!(await this.desk.choose())) return;
       this.said.set(`${this.fitting()} taken`);
       return void (await this.step(1));
     }

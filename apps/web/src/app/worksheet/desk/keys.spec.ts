@@ -36,6 +36,12 @@ describe('keys of the worksheet', () => {
     }
   });
 
+  it('are had back from a field by Escape', () => {
+    expect(press('Escape', element('<input>'))).toEqual({ kind: 'leave' });
+    expect(press('Escape', element('<select></select>'))).toEqual({ kind: 'leave' });
+    expect(press('Escape')).toBeNull();
+  });
+
   it('let a button be pressed by Space, but not a lane that was picked', () => {
     expect(press(' ', element('<button>take back</button>'))).toBeNull();
     expect(press(' ', element('<button data-lane>4</button>'))).toEqual({ kind: 'done' });

@@ -16,7 +16,7 @@ import {
 import { calibrate } from '@gold-peg/craft/calibration';
 import { handFactor, type LayeredChoices } from '@gold-peg/craft/methods';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
-import { setsFor, stringProperties, type StringProperties, type StringSet, type StringSpec } from '@gold-peg/craft/strings';
+import { setsFor, type StringProperties, type StringSet } from '@gold-peg/craft/strings';
 import { retune, retuneAsLogged, type Tuned } from '@gold-peg/craft/tuning';
 import { metres, toMillimetres, type Metres } from '@gold-peg/craft/units';
 import {
@@ -33,7 +33,6 @@ import {
   type BenchEvent,
   type EventOf,
   type LoggedString,
-  type LoggedTuning,
   type ScrapReason,
   type SetChosen,
   type Stage,
@@ -44,6 +43,7 @@ import { BenchLog, type Happening } from '../../bench-log/bench-log';
 import { LiveFeed } from '../../server/live-feed';
 import { Session } from '../../session/session';
 import { StringTable } from '../../string-table/string-table';
+import { computable, isSetOf, logTuning } from './chosen-set';
 import { lanesOf } from './lane';
 import { WorksheetFiles } from './worksheet-files';
 
@@ -196,6 +196,8 @@ export class WorksheetDesk {
       ({ stringId }) => this.table.strings().find(({ id }) => id === stringId)?.mark ?? null,
     ),
   );
+  /** The line whose packet is opened, where the set has one. */
+  readonly lineName = computed(() => this.table.lineNames().get(this.candidate()?.lineId ?? '') ?? '');
   /** The setup before this job: what was found, measured and noted last time. */
   readonly lastTime = computed(() => this.file()?.passport.setups.find(({ jobId }) => jobId !== this.file()?.job.id) ?? null);
   private readonly steps = computed(() => stringSteps(this.run()?.steps ?? []));
@@ -290,15 +292,17 @@ export class WorksheetDesk {
     return of;
   }
 
-  async choose(): Promise<void> {
+  /** Takes the set that is laid out. Returns whether there was one. */
+  async choose(): Promise<boolean> {
     const set = this.candidate();
-    if (set === null || this.closed()) return;
+    if (set === null || this.closed()) return false;
     const tried = this.triedTuning();
     const tuning = tried === null ? this.sheet().chosen?.payload.tuning : logTuning(tried);
     const own = this.ownSet();
     const setId = set === own?.set ? (own.from?.id ?? null) : set === this.chosenSet() ? this.sheet().chosen?.payload.setId : set.id;
     const payload: SetChosen = { name: set.name, family: set.family, strings: set.strings.map(logString), setId };
     await this.happens({ kind: 'set-chosen', payload: tuning === undefined ? payload : { ...payload, tuning } });
+    return true;
   }
 
   /** Whether these are the strings that were chosen; by name where the log does not say which they were. */
@@ -365,21 +369,4 @@ export class WorksheetDesk {
     const family = this.asItCame()?.family;
     return family === undefined ? null : computable(specOf(family, logged));
   }
-}
-
-function computable(spec: StringSpec): StringProperties | null {
-  const properties = stringProperties(spec);
-  return properties.ok ? properties.value : null;
-}
-
-const logTuning = ({ a4, notes }: Tuned): LoggedTuning => ({
-  a4Hz: a4,
-  notes: notes.map(({ note, frequency }) => ({ note, frequencyHz: frequency })),
-});
-
-/** Whether every string chosen is that of the set it names. */
-function isSetOf({ setId, strings }: SetChosen, sets: readonly StringSet[]): boolean {
-  if (strings.some(({ stringId }) => stringId === undefined)) return true;
-  const set = sets.find(({ id }) => id === setId);
-  return set?.strings.length === strings.length && strings.every(({ stringId }, index) => stringId === set.strings[index]?.id);
 }

@@ -70,14 +70,19 @@ export class HandOver {
   });
   /** What was found, how it went on since last time, and whose work it is. */
   protected readonly findings = computed(() => {
-    const now = this.desk.sheet().findings.map(({ payload }) => payload);
+    const { findings, done } = this.desk.sheet();
+    const now = findings.map(({ payload }) => payload);
+    const looked = (string: number | null) =>
+      done['look-over'].some((event, index) => event !== null && (string === null || string === index + 1));
     return compareFindings(now, this.desk.lastTime()?.findings ?? []).map(({ finding, course }) => {
       const { says, refer } = advise(finding);
       const gone = course === 'gone';
       return {
         says: sayFinding(finding),
-        course: COURSE_NAMES[course],
-        severity: gone ? '' : SEVERITY_NAMES[finding.severity],
+        how:
+          gone && !looked(finding.string)
+            ? 'not looked at this time'
+            : [...(gone ? [] : [SEVERITY_NAMES[finding.severity]]), COURSE_NAMES[course]].join(' · '),
         advice: gone ? '' : [says, finding.text, refer === null ? '' : `${REFERRAL_NAMES[refer]}.`].filter((part) => part !== '').join(' '),
       };
     });

@@ -34,6 +34,7 @@ export const WOOD_NAMES: Readonly<Record<Wood, string>> = {
 
 /** 'groove at fret 3, string 2'. */
 export function sayFinding({ what, string, fret }: Pick<Finding, 'what' | 'string' | 'fret'>): string {
-  const where = [...(fret === null ? [] : [`at fret ${fret}`]), ...(string === null ? [] : [`string ${string}`])].join(', ');
-  return where === '' ? FINDINGS[what].name : `${FINDINGS[what].name} ${where}`;
+  const at = fret === null ? '' : ` at fret ${fret}`;
+  const under = string === null ? '' : `, string ${string}`;
+  return `${FINDINGS[what].name}${at}${under}`;
 }

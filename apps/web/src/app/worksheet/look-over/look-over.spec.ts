@@ -133,7 +133,15 @@ describe('looking over', () => {
     const card = await bench.page(HandOver);
     const list = card.element.querySelector('[aria-label="What was found"]')?.textContent.replace(/\s+/g, ' ') ?? '';
     expect(list).toContain('groove at fret 3, string 2 watch it · as last time');
-    expect(list).toContain('dry board · not found any more');
+    expect(list).toContain('dry board not looked at this time');
+    for (const lane of [0, 1]) {
+      bench.desk.lane.set(lane);
+      await bench.desk.markDone();
+    }
+    await card.settle();
+    expect(card.element.querySelector('[aria-label="What was found"]')?.textContent.replace(/\s+/g, ' ')).toContain(
+      'dry board not found any more',
+    );
     const row = [...card.element.querySelectorAll('table[aria-label="What was measured"] tbody tr')][0];
     expect([...(row?.children ?? [])].map(({ textContent }) => textContent)).toEqual([
       'relief',

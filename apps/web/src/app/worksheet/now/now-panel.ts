@@ -16,6 +16,9 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
       <button type="button" class="act" (click)="goneOn.emit()"><span>On along the rule</span> <kbd>→</kbd></button>
     } @else {
       <p>String {{ lane()?.number }}, {{ what() }}. {{ left() }} to go.</p>
+      @if (desk.stepInHand()?.record; as record) {
+        <p class="soft"><b>Write down:</b> {{ record }}</p>
+      }
       <button type="button" class="act" [disabled]="isDone()" (click)="marked.emit()">
         <span>String {{ lane()?.number }} {{ done() }}</span> <kbd>Space</kbd>
       </button>

@@ -1,10 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { clampCount, placesToNote } from '@gold-peg/craft/findings';
-import { twoHoles } from '@gold-peg/craft/instrument';
 import { TOOLS } from '@gold-peg/craft/tools';
 import { AnchorFrames } from '../../anchor/anchor-frames';
-import { anchorScenes } from '../../anchor/anchor-scenes';
 import { Caution } from '../../ui/caution';
 import { MARK_COLOURS } from '../../ui/mark-colours';
 import { WorksheetDesk } from '../desk/worksheet-desk';
@@ -14,6 +12,7 @@ import { NowPanel } from '../now/now-panel';
 import { SchoolLine } from '../school/school-line';
 import { BridgeFacts } from './bridge-facts';
 import { PlaceNote } from './place-note';
+import { scenesInHand } from './scenes-in-hand';
 
 /** Strip and Anchor: the bridge end enlarged and drawn for this bridge and this string, step by step. */
 @Component({
@@ -33,19 +32,7 @@ export class PicturedStage {
   protected readonly desk = inject(WorksheetDesk);
   protected readonly strip = computed(() => this.desk.stage() === 'strip');
   protected readonly lane = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
-  private readonly scenes = computed(() => {
-    const [instrument, lane, run] = [this.desk.instrument(), this.lane(), this.desk.run()];
-    if (instrument === null || lane === null || run === null) return null;
-    return anchorScenes(instrument.bridge.anchor, {
-      count: instrument.strings.length,
-      index: lane.index,
-      soft: lane.texture === 'nylon',
-      wound: lane.texture === 'wound',
-      twoHoles: twoHoles(instrument, lane.index),
-      last: run.order.at(-1) === lane.index,
-      cover: instrument.bridge.cover,
-    });
-  });
+  private readonly scenes = computed(() => scenesInHand(this.desk));
   protected readonly frames = computed(() => (this.strip() ? this.scenes()?.off : this.scenes()?.fit) ?? []);
   protected readonly fault = computed(() => (this.strip() ? null : (this.scenes()?.fault ?? null)));
   protected readonly ballColour = computed(() => {

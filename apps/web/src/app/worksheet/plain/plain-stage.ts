@@ -1,19 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { TOOLS } from '@gold-peg/craft/tools';
+import { AnchorFrames } from '../../anchor/anchor-frames';
 import { Caution } from '../../ui/caution';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { StageLanes } from '../lanes/stage-lanes';
 import { JobNotes } from '../notes/job-notes';
 import { NowPanel } from '../now/now-panel';
 import { SchoolLine } from '../school/school-line';
+import { scenesInHand } from '../pictured/scenes-in-hand';
 import { STAGE_NAMES } from '../stage-rule/stage-names';
 
 /** A stage where each string is ticked: what to do, its check, its caution. */
 @Component({
   selector: 'peg-plain-stage',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, JobNotes, NowPanel, SchoolLine, StageLanes],
+  imports: [AnchorFrames, Caution, JobNotes, NowPanel, SchoolLine, StageLanes],
   templateUrl: './plain-stage.html',
   styleUrl: './plain-stage.scss',
 })
@@ -25,6 +27,12 @@ export class PlainStage {
   readonly goneOn = output();
 
   protected readonly desk = inject(WorksheetDesk);
+  protected readonly lane = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
+  /** At Trim: how the anchor looks when it is right. */
+  protected readonly seated = computed(() => {
+    const right = this.desk.stage() === 'trim' ? scenesInHand(this.desk)?.fit.at(-1) : undefined;
+    return right === undefined ? null : [right];
+  });
   protected readonly name = computed(() => STAGE_NAMES[this.desk.stage()]);
   protected readonly step = this.desk.stepInHand;
   protected readonly cautions = computed(() => (this.step()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
+import { printGauge } from '@gold-peg/craft/strings';
 import { fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
 import { Caliper } from '../../devices/caliper';
 import { WorksheetDesk } from '../desk/worksheet-desk';
@@ -28,6 +29,14 @@ export class StringCheckPanel {
   protected readonly planned = computed(() => {
     const lane = this.lane();
     return lane?.string == null ? null : toMillimetres(lane.gauge);
+  });
+  /** What packet and ball end should say. */
+  protected readonly packet = computed(() => {
+    const lane = this.lane();
+    if (lane?.string == null) return '';
+    const mark = this.desk.marks()[lane.index] ?? null;
+    const label = `${printGauge(lane.gauge)} ${lane.string.construction}`;
+    return [this.desk.lineName(), label, mark === null ? 'no colour mark' : `mark ${mark}`].filter((part) => part !== '').join(', ');
   });
   protected readonly verdict = computed(() => this.readings.verdicts()[this.desk.lane()] ?? null);
   protected readonly zeroSays = this.readings.zeroSays;

@@ -1,0 +1,155 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, signIn, test } from './workshop.js';
+
+const serious = async (page: Page) => {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id }) => id);
+};
+
+/** Goes on with Tab until what is focused is called so. */
+async function tabTo(page: Page, name: RegExp): Promise<void> {
+  for (let tabs = 0; tabs < 80; tabs++) {
+    await page.keyboard.press('Tab');
+    const called = await page.evaluate(() => {
+      const element = document.activeElement as HTMLElement | null;
+      const labels = (element as HTMLInputElement | null)?.labels;
+      return (element?.getAttribute('aria-label') ?? labels?.[0]?.textContent ?? element?.textContent ?? '').replace(/\s+/g, ' ').trim();
+    });
+    if (name.test(called)) return;
+  }
+  throw new Error(`nothing called ${name.source} has the focus`);
+}
+
+test('a whole instrument is restrung by keyboard alone, from signing in to the card', async ({ page, workshop }) => {
+  test.setTimeout(150_000);
+  const press = (key: string) => page.keyboard.press(key);
+  const says = (text: string | RegExp) => expect(page.getByRole('button', { name: text })).toBeVisible();
+
+  await page.goto(workshop.address);
+  await tabTo(page, /^Name$/);
+  await page.keyboard.type('Corin Vell');
+  await press('Tab');
+  await page.keyboard.type('four turns below the hole');
+  await press('Enter');
+  await page.getByRole('navigation', { name: 'Places' }).waitFor();
+  await tabTo(page, /Pipit concert ukulele, mahogany/);
+  await press('Enter');
+  await expect(page.getByRole('heading', { name: 'Which set?' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Take / })).toBeVisible();
+  await press('Space'); // takes the set that is laid out
+
+  // Ready: a reading, the tools, the reference, all strings in one go
+  await says('String 4 laid out');
+  expect(await serious(page)).toEqual([]);
+  await press('Enter'); // the reading's field
+  await page.keyboard.type('0.71');
+  await press('Enter');
+  await expect(page.getByText(/String 4 reads 0\.71 mm.*as planned/)).toBeVisible();
+  await press('Escape');
+  await tabTo(page, /are there$/);
+  await press('Enter');
+  await expect(page.getByText('✓ all there')).toBeVisible();
+  await tabTo(page, /^checked$/);
+  await press('Enter');
+  await expect(page.getByText('✓ as asked, A = 440 Hz')).toBeVisible();
+  await press('4'); // a digit takes the focus of the keys back to the lanes
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await press('Shift+Space');
+
+  // one string at a time, with a groove found under the first, and a break in between
+  await says('String 4 off');
+  expect(await serious(page)).toEqual([]);
+  for (const string of [4, 3, 2, 1]) {
+    await says(`String ${string} off`);
+    await press('Space');
+    await says(`String ${string} looked over`);
+    if (string === 4) {
+      expect(await serious(page)).toEqual([]);
+      await press('Enter'); // where
+      await tabTo(page, /^fret$/);
+      await page.keyboard.type('3');
+      await press('Enter');
+      await expect(page.getByRole('list', { name: 'Findings' })).toContainText(/groove at fret 1?3, string 4/);
+      await press('Escape');
+      await press('p');
+      await expect(page.getByRole('button', { name: /^go on/ })).toBeVisible();
+      await press('p');
+      await expect(page.getByRole('button', { name: /^stop clock/ })).toBeVisible();
+    }
+    await press('Space');
+    await says(`String ${string} tied`);
+    if (string === 4) expect(await serious(page)).toEqual([]);
+    await press('Space');
+    await says(`String ${string} wound`);
+    await press('Space');
+  }
+
+  // a step too far is taken back; then all together to the end
+  await says('String 4 at pitch');
+  await press('Space');
+  await says('String 3 at pitch');
+  await press('Backspace');
+  await says('String 4 at pitch');
+  for (const does of ['at pitch', 'settled', 'trimmed']) {
+    await says(`String 4 ${does}`);
+    await press('Shift+Space');
+  }
+  await expect(page.getByText('All strings are trimmed.')).toBeVisible();
+  await press('ArrowRight');
+  await expect(page.getByText('every string has passed every stage')).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+  await press('Enter');
+  await page.keyboard.type('retune tonight');
+  await tabTo(page, /^Hand over and close$/);
+  await press('Enter');
+  await expect(page.getByRole('heading', { name: 'Handed over' })).toBeVisible();
+  const story = page.getByRole('list', { name: 'The story of this job' });
+  await expect(story).toContainText('laid ready: winder');
+  await expect(story).toContainText('stopped the clock');
+  await expect(story).toContainText(/found: groove at fret 1?3 under string 4/);
+  await expect(page.getByTestId('waiting')).toBeHidden();
+  const steps = await workshop.query<{ count: string }>(
+    `SELECT count(*) FROM bench_event e JOIN job ON job.id = e.job_id JOIN instrument i ON i.id = job.instrument_id
+     WHERE i.passport = 115 AND job.reason LIKE 'Wants fluoro%' AND event ? 'string' AND kind <> 'gauge-read'`,
+  );
+  expect(Number(steps[0]?.count)).toBe(8 * 4 + 1); // and the one that was taken back
+});
+
+test('the facts of a bridge are set at the bench and change the drawings', async ({ page, workshop }) => {
+  await signIn(page, workshop);
+  await page.getByRole('link', { name: /Almery classical, cedar/ }).click();
+  await page
+    .getByRole('navigation', { name: 'Stages of the work' })
+    .getByRole('link', { name: /^Anchor/ })
+    .click();
+  await expect(page.getByRole('heading', { name: /Tuck it/ })).toBeVisible();
+  await page.getByRole('radio', { name: '12 holes' }).check();
+  await expect(page.getByRole('heading', { name: /Back through the second hole/ })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('radio', { name: '12 holes' })).toBeChecked();
+  await page.getByRole('radio', { name: '9 holes' }).check();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^6 E/ }).click();
+  await expect(page.getByRole('heading', { name: /Tuck it/ })).toBeVisible();
+  await page.getByRole('button', { name: /^1 E/ }).click();
+  await expect(page.getByRole('heading', { name: /Back through the second hole/ })).toBeVisible();
+});
+
+test('what was found and measured comes back at the next job of the instrument', async ({ page, workshop }) => {
+  await signIn(page, workshop);
+  await page.getByRole('link', { name: /Cutwater mandolin, oval/ }).click();
+  const stage = (name: string) =>
+    page.getByRole('navigation', { name: 'Stages of the work' }).getByRole('link', { name: new RegExp(`^${name}`) });
+  await stage('Strip').click();
+  await expect(page.getByText('treble side 177.5 mm')).toBeVisible();
+  await page.getByLabel('bridge, treble side').fill('178');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText('treble side 178 mm')).toBeVisible();
+  await stage('Look over').click();
+  await expect(page.getByRole('list', { name: 'Findings' })).toContainText('found last time, not yet today');
+  await page.getByRole('button', { name: 'still so' }).click();
+  await stage('Hand over').click();
+  await expect(page.getByRole('list', { name: 'What was found' })).toContainText('dry board');
+  await expect(page.getByRole('table', { name: 'What was measured' })).toContainText('178.00 mm177.50 mm');
+});

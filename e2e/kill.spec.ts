@@ -1,0 +1,128 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { chromium, type BrowserContext, type Page } from '@playwright/test';
+import { expect, signIn, stageLink, test, type Workshop } from './workshop.js';
+
+test.use({ durable: true });
+
+const STEPS_OF_A_STRING = ['string-off', 'looked-over', 'anchored', 'wound'];
+
+/** A browser with a profile on disk: what it keeps outlives it. */
+async function openBrowser(profile: string, launch: object): Promise<{ context: BrowserContext; page: Page }> {
+  const context = await chromium.launchPersistentContext(profile, { ...launch, viewport: { width: 1280, height: 800 } });
+  return { context, page: context.pages()[0] ?? (await context.newPage()) };
+}
+
+const says = (page: Page, string: number, does: string) => page.getByRole('button', { name: `String ${string} ${does}` });
+async function step(page: Page, string: number, does: string): Promise<void> {
+  await expect(says(page, string, does)).toBeVisible();
+  await page.keyboard.press('Space');
+}
+
+const stored = (workshop: Workshop) =>
+  workshop.query<{ id: string; kind: string; string: number | null }>(
+    `SELECT e.id, kind, (event->>'string')::int AS string FROM bench_event e JOIN job ON job.id = e.job_id JOIN instrument i ON i.id = job.instrument_id
+     WHERE i.passport = 143 AND job.state <> 'handed-over' ORDER BY e.id`,
+  );
+
+test('browser closed, server killed, database crashed in the middle of a run: no step is lost or doubled', async ({ workshop }, info) => {
+  test.setTimeout(120_000);
+  const profile = mkdtempSync('/tmp/gold-peg-profile-');
+  const launch = info.project.use.launchOptions ?? {};
+  let { context, page } = await openBrowser(profile, launch);
+  try {
+    await signIn(page, workshop);
+    await page.getByRole('link', { name: /Tidewrack headless/ }).click();
+    await page.getByRole('button', { name: /^Take / }).click();
+    for (const string of [6, 5, 4, 3, 2, 1]) await step(page, string, 'laid out');
+    await step(page, 6, 'off');
+    await expect(page.getByTestId('waiting')).toBeHidden();
+    const address = page.url();
+
+    // the database loses its power while the bench goes on
+    workshop.crashDatabase();
+    for (const does of ['looked over', 'seated', 'wound']) await step(page, 6, does);
+    await expect(page.getByTestId('waiting')).toContainText('3 steps wait');
+
+    // then the browser is closed on what it has not sent, and the server is killed
+    await context.close();
+    await workshop.stop('SIGKILL');
+    await workshop.reviveDatabase();
+    await workshop.start();
+    ({ context, page } = await openBrowser(profile, launch));
+    await page.goto(address.replace(/\/[^/]*$/, '/strip'));
+    if (
+      await page
+        .getByLabel('Name')
+        .isVisible()
+        .catch(() => false)
+    )
+      await signIn(page, workshop).then(() => page.goto(address));
+    await expect(page.getByTestId('waiting')).toBeHidden({ timeout: 15_000 });
+
+    // killed again in the midst of steps that follow one another as fast as keys do, and while their answers are on the way
+    await expect(says(page, 5, 'off')).toBeVisible();
+    for (const does of ['off', 'looked over']) await step(page, 5, does);
+    const [, stopped] = await Promise.all([step(page, 5, 'seated'), workshop.stop('SIGKILL')]);
+    expect(stopped).toBeUndefined();
+    await step(page, 5, 'wound');
+    await workshop.start();
+    await step(page, 4, 'off');
+    workshop.crashDatabase();
+    await step(page, 4, 'looked over');
+    await workshop.reviveDatabase();
+    for (const does of ['seated', 'wound']) await step(page, 4, does);
+    await expect(page.getByTestId('waiting')).toBeHidden({ timeout: 20_000 });
+
+    // every step once, in the order it was done
+    const steps = await stored(workshop);
+    const expected = [
+      'set-chosen',
+      ...[6, 5, 4, 3, 2, 1].map((string) => `laid-out ${string}`),
+      ...[6, 5, 4].flatMap((string) => STEPS_OF_A_STRING.map((kind) => `${kind} ${string}`)),
+    ];
+    expect(steps.map(({ kind, string }) => (string === null ? kind : `${kind} ${string}`))).toEqual(expected);
+
+    // and another browser sees the same
+    await context.close();
+    ({ context, page } = await openBrowser(mkdtempSync('/tmp/gold-peg-profile-'), launch));
+    await signIn(page, workshop, 'Wenna Tarrow');
+    await page.goto(address.replace(/\/[^/]*$/, '/strip'));
+    await expect(says(page, 3, 'off')).toBeVisible();
+    await expect(
+      page.getByRole('navigation', { name: 'Stages of the work' }).getByRole('link', { name: 'Wind, 3 of 6 strings passed' }),
+    ).toBeVisible();
+  } finally {
+    await context.close();
+    rmSync(profile, { recursive: true, force: true });
+  }
+});
+
+test('two tablets that tick the same while apart come to one state', async ({ browser, workshop }) => {
+  const one = await browser.newPage();
+  const other = await browser.newPage();
+  await signIn(one, workshop);
+  await one.getByRole('link', { name: /Longshore four/ }).click();
+  await one.getByRole('button', { name: /^Take / }).click();
+  await expect(says(one, 4, 'laid out')).toBeVisible();
+  await signIn(other, workshop, 'Wenna Tarrow');
+  await other.goto(one.url());
+  await expect(says(other, 4, 'laid out')).toBeVisible();
+
+  await workshop.stop('SIGKILL');
+  for (const string of [4, 3]) await step(one, string, 'laid out');
+  await step(other, 4, 'laid out'); // the same string, by somebody else
+  await other.getByRole('button', { name: /^1 G/ }).click();
+  await step(other, 1, 'laid out');
+  await one.keyboard.press('Backspace'); // one of them takes string 3 back
+  await workshop.start();
+  for (const page of [one, other]) {
+    await expect(page.getByTestId('waiting')).toBeHidden({ timeout: 15_000 });
+    await expect(stageLink(page, 'Ready, 2 of 4')).toBeVisible();
+    await stageLink(page, 'Ready').click();
+    await expect(page.getByRole('button', { name: /^4 E.*laid out/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /^1 G.*laid out/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /^3 A.*laid out/ })).toBeHidden();
+  }
+  await one.close();
+  await other.close();
+});
