@@ -12,6 +12,7 @@ import { BenchPage } from './bench-page';
 import { BenchDatabase } from '../bench-log/bench-database';
 import { BenchLog } from '../bench-log/bench-log';
 import { Session } from '../session/session';
+import { BenchActions } from '../worksheet/desk/bench-actions';
 import { StageClock } from '../worksheet/desk/stage-clock';
 import { WorksheetDesk } from '../worksheet/desk/worksheet-desk';
 import { WorksheetFiles } from '../worksheet/desk/worksheet-files';
@@ -110,7 +111,7 @@ export class WorksheetBench {
 
   static async open(kept: Kept, stage?: Stage): Promise<WorksheetBench> {
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('Failed to fetch')));
-    TestBed.configureTestingModule({ providers: [WorksheetFiles, WorksheetDesk, StageClock] });
+    TestBed.configureTestingModule({ providers: [WorksheetFiles, WorksheetDesk, StageClock, BenchActions] });
     const database = TestBed.inject(BenchDatabase);
     await Promise.all([database.events.clear(), database.files.clear(), database.keptTables.clear()]);
     await database.files.put({ jobId, file: worksheetFile(kept) });

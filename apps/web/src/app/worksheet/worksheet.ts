@@ -1,21 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
-import { Router } from '@angular/router';
-import { printGauge } from '@gold-peg/craft/strings';
-import { isStringStage, STAGES, type ScrapReason, type Stage } from '@gold-peg/craft/worksheet';
-import { Measures } from '../preferences/measures';
-import { Shelf } from '../shelf/shelf';
+import { STAGES } from '@gold-peg/craft/worksheet';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
-import { Speech } from '../ui/speech';
 import { Trouble } from '../ui/trouble';
 import { BenchMode } from './bench-mode/bench-mode';
-import { bigNumbers, spokenPrompt } from './bench-mode/prompt';
 import { Choose } from './choose/choose';
 import { ClockFact } from './clock/clock-fact';
 import { LastWorksheet } from './desk/last-worksheet';
+import { BenchActions } from './desk/bench-actions';
 import { keyAction } from './desk/keys';
-import { ScrapDialog, type ScrapData } from './desk/scrap-dialog';
 import { sayClock, StageClock } from './desk/stage-clock';
 import { WorksheetDesk } from './desk/worksheet-desk';
 import { WorksheetFiles } from './desk/worksheet-files';
@@ -26,10 +20,6 @@ import { PicturedStage } from './pictured/pictured-stage';
 import { PlainStage } from './plain/plain-stage';
 import { Ready } from './ready/ready';
 import { StageRule } from './stage-rule/stage-rule';
-import { chooseReasons } from './why/choose-reasons';
-import { measureReason } from './why/measure-reason';
-import { WhyDialog, type WhyData } from './why/why-dialog';
-import { windReasons } from './why/wind-reasons';
 import { Wind } from './wind/wind';
 
 /** A worksheet is the instrument: its strings as lanes, the stages of the work along a steel rule above them. */
@@ -51,7 +41,7 @@ import { Wind } from './wind/wind';
     PlainStage,
     HandOver,
   ],
-  providers: [WorksheetFiles, WorksheetDesk, StageClock],
+  providers: [WorksheetFiles, WorksheetDesk, StageClock, BenchActions],
   templateUrl: './worksheet.html',
   styleUrl: './worksheet.scss',
   host: { '(document:keydown)': 'press($event)' },
@@ -61,18 +51,10 @@ export class WorksheetPlace {
   readonly stage = input<string>();
 
   protected readonly desk = inject(WorksheetDesk);
-  private readonly router = inject(Router);
+  protected readonly actions = inject(BenchActions);
   private readonly dialog = inject(MatDialog);
   private readonly last = inject(LastWorksheet);
-  private readonly shelf = inject(Shelf);
-  private readonly measures = inject(Measures);
-  private readonly speech = inject(Speech);
   private readonly clock = inject(StageClock);
-  /** The step in hand fills the screen. */
-  protected readonly large = signal(false);
-  protected readonly isStep = computed(() => isStringStage(this.desk.stage()));
-  /** Spoken to screen readers when a step is done, not at every change. */
-  protected readonly said = signal('');
 
   protected readonly sub = computed(() => {
     const passport = this.desk.file()?.passport;
@@ -108,35 +90,7 @@ export class WorksheetPlace {
   protected async open(jobId: string): Promise<void> {
     this.last.remember(jobId);
     await this.desk.open(jobId);
-    if (this.stage() === undefined && this.desk.file() !== null) await this.go(this.desk.reached(), true);
-  }
-
-  private go(stage: Stage, replaceUrl = false): Promise<boolean> {
-    return this.router.navigate(['/worksheet', this.jobId(), stage], { replaceUrl });
-  }
-
-  protected async step(by: 1 | -1): Promise<void> {
-    const stage = STAGES[STAGES.indexOf(this.desk.stage()) + by];
-    if (stage !== undefined) await this.go(stage);
-  }
-
-  /** The reasons behind the numbers of the lane in hand, where a stage has numbers. */
-  protected why(): void {
-    const lane = this.desk.lanes()[this.desk.lane()];
-    const instrument = this.desk.instrument();
-    if (lane === undefined || lane.string === null || instrument === null) return;
-    const plan = this.desk.planInHand();
-    const lines =
-      this.desk.stage() === 'choose'
-        ? chooseReasons(lane, lane.string, instrument)
-        : plan === null
-          ? []
-          : [
-              ...windReasons(plan, lane, lane.string, instrument),
-              ...(plan.kind === 'post' ? [measureReason(lane, plan, this.measures, this.desk.leaves().value)] : []),
-            ];
-    const data: WhyData = { title: `string ${lane.number}, ${lane.place.note}`, lines };
-    this.dialog.open(WhyDialog, { data, width: '720px' });
+    if (this.stage() === undefined && this.desk.file() !== null) await this.actions.go(this.desk.reached(), true);
   }
 
   protected async press(event: KeyboardEvent): Promise<void> {
@@ -148,23 +102,23 @@ export class WorksheetPlace {
       case 'lane':
         return this.desk.lane.set(action.index);
       case 'done':
-        return this.markDone();
+        return this.actions.markDone();
       case 'done-together':
-        return this.markInOneGo();
+        return this.actions.markInOneGo();
       case 'pause':
         return this.clock.toggle();
       case 'take-back':
-        return this.takeBack();
+        return this.actions.takeBack();
       case 'stage':
-        return this.step(action.by);
+        return this.actions.step(action.by);
       case 'why':
-        return this.why();
+        return this.actions.why();
       case 'scrap':
-        return this.scrap();
+        return this.actions.scrap();
       case 'bench-mode':
-        return this.large.update((large) => !large && this.isStep());
+        return this.actions.large.update((large) => !large && this.actions.isStep());
       case 'say':
-        return this.speak();
+        return this.actions.speak();
       case 'keys':
         return void this.dialog.open(KeyCard, { width: '520px' });
       case 'leave':
@@ -172,61 +126,5 @@ export class WorksheetPlace {
       case 'edit':
         return document.querySelector<HTMLElement>('[data-edit]')?.focus();
     }
-  }
-
-  /** Says the step in hand aloud; where the browser has no voice, screen readers get the words. */
-  protected speak(): void {
-    const lane = this.desk.lanes()[this.desk.lane()];
-    const plan = this.desk.planInHand();
-    if (lane === undefined) return;
-    const numbers = this.desk.stage() === 'wind' && plan !== null ? bigNumbers(lane, plan, this.measures, this.desk.leaves().value) : [];
-    const prompt = spokenPrompt(lane, this.desk.stepInHand(), numbers);
-    if (!this.speech.say(prompt)) this.said.set(prompt);
-  }
-
-  protected async markDone(): Promise<void> {
-    if (this.desk.stage() === 'choose') {
-      if (!(await this.desk.choose())) return;
-      this.said.set(`${this.fitting()} taken`);
-      return void (await this.step(1));
-    }
-    const number = this.desk.lane() + 1;
-    const stage = await this.desk.markDone();
-    if (stage === null) return;
-    this.said.set(`String ${number} done`);
-    if (stage !== this.desk.stage()) await this.go(stage);
-  }
-
-  /** The step of all strings that are worked together. */
-  protected async markInOneGo(): Promise<void> {
-    const count = this.desk.inOneGo().length;
-    const stage = await this.desk.markInOneGo();
-    if (stage === null) return;
-    this.said.set(`${count} ${count === 1 ? 'string' : 'strings'} done`);
-    if (stage !== this.desk.stage()) await this.go(stage);
-  }
-
-  /** Asks why the string in hand was lost, where there is one that can be: chosen, and not handed over. */
-  protected scrap(): void {
-    const lane = this.desk.lanes()[this.desk.lane()];
-    const chosen = this.desk.sheet().chosen?.payload.strings[this.desk.lane()];
-    if (lane === undefined || chosen === undefined || this.desk.closed()) return;
-    void this.shelf.load();
-    const data: ScrapData = { number: lane.number, gauge: printGauge(lane.gauge), stringId: chosen.stringId ?? null };
-    this.dialog
-      .open<ScrapDialog, ScrapData, ScrapReason>(ScrapDialog, { data, width: '560px' })
-      .afterClosed()
-      .subscribe((why) => {
-        if (why === undefined) return;
-        this.said.set(`String ${lane.number} lost; take another`);
-        void this.desk.scrap(why);
-      });
-  }
-
-  protected async takeBack(): Promise<void> {
-    const stage = await this.desk.takeBack();
-    if (stage === null) return;
-    this.said.set('Taken back');
-    if (stage !== this.desk.stage()) await this.go(stage);
   }
 }

@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { Measures } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
+import { BenchActions } from '../desk/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { STAGE_NAMES } from '../stage-rule/stage-names';
 import { bigNumbers } from './prompt';
@@ -14,7 +15,7 @@ import { bigNumbers } from './prompt';
   template: `<section aria-label="Bench mode">
     <header>
       <span>{{ stage() }}</span>
-      <button type="button" class="quiet" (click)="left.emit()">back to the worksheet <b>B</b></button>
+      <button type="button" class="quiet" (click)="actions.large.set(false)">back to the worksheet <b>B</b></button>
     </header>
     @if (lane(); as string) {
       <div class="string">
@@ -41,21 +42,18 @@ import { bigNumbers } from './prompt';
       <p>{{ step()?.does }}</p>
     }
     <div class="acts">
-      <button type="button" class="act" [disabled]="isDone() || desk.closed()" (click)="marked.emit()">
+      <button type="button" class="act" [disabled]="isDone() || desk.closed()" (click)="actions.markDone()">
         <span>String {{ lane()?.number }} {{ step()?.done }}</span> <kbd>Space</kbd>
       </button>
-      <button type="button" class="quiet" (click)="said.emit()">say it aloud <b>S</b></button>
+      <button type="button" class="quiet" (click)="actions.speak()">say it aloud <b>S</b></button>
     </div>
     <peg-caution>{{ cautions() }}</peg-caution>
   </section>`,
   styleUrl: './bench-mode.scss',
 })
 export class BenchMode {
-  readonly marked = output();
-  readonly said = output();
-  readonly left = output();
-
   protected readonly desk = inject(WorksheetDesk);
+  protected readonly actions = inject(BenchActions);
   private readonly measures = inject(Measures);
   protected readonly lane = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
   protected readonly stage = computed(() => STAGE_NAMES[this.desk.stage()]);

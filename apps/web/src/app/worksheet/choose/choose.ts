@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatSelectModule } from '@angular/material/select';
 import { compareOn, confusables } from '@gold-peg/craft/gauges';
@@ -15,6 +15,7 @@ import { BenchDialogs } from '../../solver/bench-dialogs';
 import { StringTable } from '../../string-table/string-table';
 import type { TuningData } from '../../tuning/tuning-editor';
 import { Caution } from '../../ui/caution';
+import { BenchActions } from '../desk/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 
 /** What is on it, what goes on, and what follows. */
@@ -26,10 +27,8 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
   styleUrl: './choose.scss',
 })
 export class Choose {
-  readonly taken = output();
-  readonly why = output();
-
   protected readonly desk = inject(WorksheetDesk);
+  protected readonly actions = inject(BenchActions);
   private readonly measures = inject(Measures);
   private readonly table = inject(StringTable);
   private readonly shelf = inject(Shelf);

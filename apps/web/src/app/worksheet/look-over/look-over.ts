@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { advise, FINDINGS, type Finding, type MeasureKind } from '@gold-peg/craft/findings';
 import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { Measures } from '../../preferences/measures';
@@ -26,12 +26,6 @@ const MANY_LANES = 8;
   styleUrl: './look-over.scss',
 })
 export class LookOver {
-  readonly marked = output();
-  readonly markedTogether = output();
-  readonly takenBack = output();
-  readonly scrapped = output();
-  readonly goneOn = output();
-
   protected readonly desk = inject(WorksheetDesk);
   private readonly measures = inject(Measures);
   protected readonly place = signal<Place | null>(null);

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { isStringStage } from '@gold-peg/craft/worksheet';
 import { Measures } from '../../preferences/measures';
+import { BenchActions } from '../desk/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 
 /** The next action: the step of the string in hand, the same for all that are worked together, and the way back. */
@@ -13,24 +14,24 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
       <p>This job was handed over.</p>
     } @else if (left() === 0) {
       <p>All strings are {{ done() }}.</p>
-      <button type="button" class="act" (click)="goneOn.emit()"><span>On along the rule</span> <kbd>→</kbd></button>
+      <button type="button" class="act" (click)="actions.step(1)"><span>On along the rule</span> <kbd>→</kbd></button>
     } @else {
       <p>String {{ lane()?.number }}, {{ what() }}. {{ left() }} to go.</p>
       @if (desk.stepInHand()?.record; as record) {
         <p class="soft"><b>Write down:</b> {{ record }}</p>
       }
-      <button type="button" class="act" [disabled]="isDone()" (click)="marked.emit()">
+      <button type="button" class="act" [disabled]="isDone()" (click)="actions.markDone()">
         <span>String {{ lane()?.number }} {{ done() }}</span> <kbd>Space</kbd>
       </button>
       @if (desk.inOneGo().length > 1) {
-        <button type="button" class="quiet" (click)="markedTogether.emit()">
+        <button type="button" class="quiet" (click)="actions.markInOneGo()">
           all {{ desk.inOneGo().length }} {{ done() }} <b>Shift Space</b>
         </button>
       }
     }
     <div class="back">
-      <button type="button" class="quiet" (click)="takenBack.emit()">take back</button>
-      <button type="button" class="quiet" [disabled]="desk.closed()" (click)="scrapped.emit()">lost … <b>X</b></button>
+      <button type="button" class="quiet" (click)="actions.takeBack()">take back</button>
+      <button type="button" class="quiet" [disabled]="desk.closed()" (click)="actions.scrap()">lost … <b>X</b></button>
     </div>`,
   styles: `
     :host {
@@ -49,13 +50,8 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
   `,
 })
 export class NowPanel {
-  readonly marked = output();
-  readonly markedTogether = output();
-  readonly takenBack = output();
-  readonly scrapped = output();
-  readonly goneOn = output();
-
   protected readonly desk = inject(WorksheetDesk);
+  protected readonly actions = inject(BenchActions);
   private readonly measures = inject(Measures);
   protected readonly lane = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
   protected readonly what = computed(() => {

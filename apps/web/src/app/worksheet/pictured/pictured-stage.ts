@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { clampCount, placesToNote } from '@gold-peg/craft/findings';
 import { TOOLS } from '@gold-peg/craft/tools';
@@ -23,12 +23,6 @@ import { scenesInHand } from './scenes-in-hand';
   styleUrl: './pictured-stage.scss',
 })
 export class PicturedStage {
-  readonly marked = output();
-  readonly markedTogether = output();
-  readonly takenBack = output();
-  readonly scrapped = output();
-  readonly goneOn = output();
-
   protected readonly desk = inject(WorksheetDesk);
   protected readonly strip = computed(() => this.desk.stage() === 'strip');
   protected readonly lane = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);

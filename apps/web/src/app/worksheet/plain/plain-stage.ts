@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { TOOLS } from '@gold-peg/craft/tools';
 import { AnchorFrames } from '../../anchor/anchor-frames';
@@ -20,12 +20,6 @@ import { STAGE_NAMES } from '../stage-rule/stage-names';
   styleUrl: './plain-stage.scss',
 })
 export class PlainStage {
-  readonly marked = output();
-  readonly markedTogether = output();
-  readonly takenBack = output();
-  readonly scrapped = output();
-  readonly goneOn = output();
-
   protected readonly desk = inject(WorksheetDesk);
   protected readonly lane = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
   /** At Trim: how the anchor looks when it is right. */

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { Caution } from '../../ui/caution';
 import { WorksheetDesk } from '../desk/worksheet-desk';
@@ -19,12 +19,6 @@ import { StringCheckPanel } from './string-check';
   styleUrl: './ready.scss',
 })
 export class Ready {
-  readonly marked = output();
-  readonly markedTogether = output();
-  readonly takenBack = output();
-  readonly scrapped = output();
-  readonly goneOn = output();
-
   protected readonly desk = inject(WorksheetDesk);
   private readonly readings = inject(Readings);
   protected readonly read = computed(() => this.readings.verdicts().map((verdict) => verdict?.short ?? ''));

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatMenuModule } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
@@ -13,6 +13,7 @@ import { Caution } from '../../ui/caution';
 import { LaneBadge } from '../../ui/lane-badge';
 import { MeasuredWidth } from '../../ui/measured-width';
 import { CutRule } from '../cut/cut-rule';
+import { BenchActions } from '../desk/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { PostSide } from '../post-side/post-side';
 import { turnsReason } from '../why/wind-reasons';
@@ -33,14 +34,8 @@ const HEAD_PX = 28;
   styleUrl: './wind.scss',
 })
 export class Wind {
-  readonly marked = output();
-  readonly takenBack = output();
-  readonly scrapped = output();
-  readonly why = output();
-  readonly goneOn = output();
-  readonly enlarged = output();
-
   protected readonly desk = inject(WorksheetDesk);
+  protected readonly actions = inject(BenchActions);
   protected readonly dialogs = inject(WindDialogs);
   protected readonly session = inject(Session);
   private readonly measures = inject(Measures);

@@ -1,0 +1,116 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { MatDialog } from '@angular/material/dialog';
+import { Router } from '@angular/router';
+import { printGauge } from '@gold-peg/craft/strings';
+import { isStringStage, STAGES, type ScrapReason, type Stage } from '@gold-peg/craft/worksheet';
+import { Measures } from '../../preferences/measures';
+import { Shelf } from '../../shelf/shelf';
+import { Speech } from '../../ui/speech';
+import { bigNumbers, spokenPrompt } from '../bench-mode/prompt';
+import { chooseReasons } from '../why/choose-reasons';
+import { measureReason } from '../why/measure-reason';
+import { WhyDialog, type WhyData } from '../why/why-dialog';
+import { windReasons } from '../why/wind-reasons';
+import { ScrapDialog, type ScrapData } from './scrap-dialog';
+import { WorksheetDesk } from './worksheet-desk';
+
+/** What can be done at a worksheet by key, button or touch: the log of the desk, and going where the work goes. */
+@Injectable()
+export class BenchActions {
+  private readonly desk = inject(WorksheetDesk);
+  private readonly router = inject(Router);
+  private readonly dialog = inject(MatDialog);
+  private readonly shelf = inject(Shelf);
+  private readonly measures = inject(Measures);
+  private readonly speech = inject(Speech);
+
+  /** The step in hand fills the screen. */
+  readonly large = signal(false);
+  readonly isStep = computed(() => isStringStage(this.desk.stage()));
+  /** Spoken to screen readers when a step is done, not at every change. */
+  readonly said = signal('');
+
+  async go(stage: Stage, replaceUrl = false): Promise<void> {
+    const jobId = this.desk.file()?.job.id;
+    if (jobId !== undefined) await this.router.navigate(['/worksheet', jobId, stage], { replaceUrl });
+  }
+
+  /** Along the rule. */
+  async step(by: 1 | -1): Promise<void> {
+    const stage = STAGES[STAGES.indexOf(this.desk.stage()) + by];
+    if (stage !== undefined) await this.go(stage);
+  }
+
+  async markDone(): Promise<void> {
+    if (this.desk.stage() === 'choose') {
+      if (!(await this.desk.choose())) return;
+      this.said.set(`${this.desk.sheet().chosen?.payload.name ?? ''} taken`);
+      return this.step(1);
+    }
+    const number = this.desk.lane() + 1;
+    await this.wentOn(await this.desk.markDone(), `String ${number} done`);
+  }
+
+  /** The step of all strings that are worked together. */
+  async markInOneGo(): Promise<void> {
+    const count = this.desk.inOneGo().length;
+    await this.wentOn(await this.desk.markInOneGo(), `${count} ${count === 1 ? 'string' : 'strings'} done`);
+  }
+
+  async takeBack(): Promise<void> {
+    await this.wentOn(await this.desk.takeBack(), 'Taken back');
+  }
+
+  /** `stage`: where the work is now; null where nothing was done. */
+  private async wentOn(stage: Stage | null, said: string): Promise<void> {
+    if (stage === null) return;
+    this.said.set(said);
+    if (stage !== this.desk.stage()) await this.go(stage);
+  }
+
+  /** Asks why the string in hand was lost, where there is one that can be: chosen, and not handed over. */
+  scrap(): void {
+    const lane = this.desk.lanes()[this.desk.lane()];
+    const chosen = this.desk.sheet().chosen?.payload.strings[this.desk.lane()];
+    if (lane === undefined || chosen === undefined || this.desk.closed()) return;
+    void this.shelf.load();
+    const data: ScrapData = { number: lane.number, gauge: printGauge(lane.gauge), stringId: chosen.stringId ?? null };
+    this.dialog
+      .open<ScrapDialog, ScrapData, ScrapReason>(ScrapDialog, { data, width: '560px' })
+      .afterClosed()
+      .subscribe((why) => {
+        if (why === undefined) return;
+        this.said.set(`String ${lane.number} lost; take another`);
+        void this.desk.scrap(why);
+      });
+  }
+
+  /** The reasons behind the numbers of the lane in hand, where a stage has numbers. */
+  why(): void {
+    const lane = this.desk.lanes()[this.desk.lane()];
+    const instrument = this.desk.instrument();
+    if (lane === undefined || lane.string === null || instrument === null) return;
+    const plan = this.desk.planInHand();
+    const lines =
+      this.desk.stage() === 'choose'
+        ? chooseReasons(lane, lane.string, instrument)
+        : plan === null
+          ? []
+          : [
+              ...windReasons(plan, lane, lane.string, instrument),
+              ...(plan.kind === 'post' ? [measureReason(lane, plan, this.measures, this.desk.leaves().value)] : []),
+            ];
+    const data: WhyData = { title: `string ${lane.number}, ${lane.place.note}`, lines };
+    this.dialog.open(WhyDialog, { data, width: '720px' });
+  }
+
+  /** Says the step in hand aloud; where the browser has no voice, screen readers get the words. */
+  speak(): void {
+    const lane = this.desk.lanes()[this.desk.lane()];
+    const plan = this.desk.planInHand();
+    if (lane === undefined) return;
+    const numbers = this.desk.stage() === 'wind' && plan !== null ? bigNumbers(lane, plan, this.measures, this.desk.leaves().value) : [];
+    const prompt = spokenPrompt(lane, this.desk.stepInHand(), numbers);
+    if (!this.speech.say(prompt)) this.said.set(prompt);
+  }
+}
