@@ -16,6 +16,8 @@ export class AnchorFrames {
   readonly frames = input.required<readonly Frame[]>();
   /** The usual fault, beside what is right; null where none is shown. */
   readonly fault = input<Frame | null>(null);
+  /** Pictures and heads alone, to be seen from afar. */
+  readonly bare = input(false);
   readonly count = input.required<number>();
   readonly index = input.required<number>();
   readonly gaugeMm = input(0.4);

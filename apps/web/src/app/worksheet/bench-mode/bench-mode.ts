@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { Measures } from '../../preferences/measures';
+import { AnchorFrames } from '../../anchor/anchor-frames';
 import { Caution } from '../../ui/caution';
 import { BenchActions } from '../desk/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
+import { scenesInHand } from '../pictured/scenes-in-hand';
 import { STAGE_NAMES } from '../stage-rule/stage-names';
 import { bigNumbers } from './prompt';
 
@@ -11,7 +13,7 @@ import { bigNumbers } from './prompt';
 @Component({
   selector: 'peg-bench-mode',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution],
+  imports: [AnchorFrames, Caution],
   template: `<section aria-label="Bench mode">
     <header>
       <span>{{ stage() }}</span>
@@ -38,6 +40,15 @@ import { bigNumbers } from './prompt';
           </div>
         }
       </dl>
+    } @else if (frames(); as frames) {
+      <peg-anchor-frames
+        [bare]="true"
+        [frames]="frames"
+        [count]="desk.lanes().length"
+        [index]="desk.lane()"
+        [gaugeMm]="(lane()?.gauge ?? 0) * 1000"
+        [texture]="lane()?.texture ?? 'plain'"
+      />
     } @else {
       <p>{{ step()?.does }}</p>
     }
@@ -67,6 +78,12 @@ export class BenchMode {
     return this.desk.stage() !== 'wind' || lane === null || plan === null
       ? []
       : bigNumbers(lane, plan, this.measures, this.desk.leaves().value);
+  });
+  /** At Strip and Anchor the drawings say more than words. */
+  protected readonly frames = computed(() => {
+    const stage = this.desk.stage();
+    const scenes = stage === 'strip' || stage === 'anchor' ? scenesInHand(this.desk) : null;
+    return scenes === null ? null : stage === 'strip' ? scenes.off : scenes.fit;
   });
   protected readonly isDone = computed(() => {
     const stage = this.step()?.stage;

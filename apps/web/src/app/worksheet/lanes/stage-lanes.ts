@@ -5,13 +5,14 @@ import { LaneBadge } from '../../ui/lane-badge';
 import { MarkSwatch } from '../../ui/mark-swatch';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { STAGE_NAMES } from '../stage-rule/stage-names';
+import { Stands } from './stands';
 import { stageRows } from './stage-rows';
 
 /** The strings of the instrument at a stage, each in its lane, with where it stands on the whole rule. */
 @Component({
   selector: 'peg-stage-lanes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LaneBadge, MarkSwatch],
+  imports: [LaneBadge, MarkSwatch, Stands],
   templateUrl: './stage-lanes.html',
   styleUrl: './stage-lanes.scss',
 })

@@ -1,7 +1,6 @@
-import { passed, STRING_STAGES, type StringStage, type Worksheet } from '@gold-peg/craft/worksheet';
+import type { StringStage, Worksheet } from '@gold-peg/craft/worksheet';
 import type { Measures } from '../../preferences/measures';
 import type { Lane } from '../desk/lane';
-import { STAGE_NAMES } from '../stage-rule/stage-names';
 
 /** One string at a stage: what it is, where it stands, and what is said of it here. */
 export interface StageRow {
@@ -13,9 +12,6 @@ export interface StageRow {
   done: boolean;
   badge: 'open' | 'in-hand' | 'done';
   says: string;
-  /** Which stages it has passed, first to last. */
-  stands: readonly boolean[];
-  standsSay: string;
 }
 
 interface Asked {
@@ -33,8 +29,6 @@ export function stageRows({ sheet, lanes, stage, inHand, done, measures }: Asked
   return lanes.map((lane) => {
     const event = sheet.done[stage][lane.index] ?? null;
     const here = inHand === lane.index;
-    const stands = STRING_STAGES.map((each) => passed(sheet, each)[lane.index] ?? false);
-    const next = STRING_STAGES[stands.indexOf(false)];
     return {
       lane,
       gauge: lane.string === null ? '–' : measures.gauge(lane.gauge * 1000),
@@ -44,8 +38,6 @@ export function stageRows({ sheet, lanes, stage, inHand, done, measures }: Asked
       done: event !== null,
       badge: here ? 'in-hand' : event === null ? 'open' : 'done',
       says: event === null ? (here ? 'in hand' : '') : `${done} ${timeOf(event.at)}`,
-      stands,
-      standsSay: next === undefined ? 'all done' : `next ${STAGE_NAMES[next]}`,
     };
   });
 }

@@ -4,7 +4,7 @@ import { FAMILIES } from '@gold-peg/craft/strings';
 import { boardLayout } from './board-layout';
 
 describe('the board of an instrument', () => {
-  const six = boardLayout('electric', 6, 36);
+  const six = boardLayout('electric', { lanes: 6, laneHeight: 36, width: 1000 });
   const scale = six.saddleX - six.nutX;
   const fretX = (number: number) => six.frets.find((fret) => fret.number === number)?.x ?? Number.NaN;
 
@@ -17,7 +17,7 @@ describe('the board of an instrument', () => {
   it('finds back what it drew: every fret, nut, peg, saddle and pin, on every string', () => {
     fc.assert(
       fc.property(fc.constantFrom(...FAMILIES), fc.integer({ min: 1, max: 12 }), fc.nat(100), fc.nat(100), (family, lanes, pick, which) => {
-        const board = boardLayout(family, lanes, 30);
+        const board = boardLayout(family, { lanes, laneHeight: 30, width: 560 + which * 8 });
         const row = pick % lanes;
         const y = board.laneYs[row] ?? 0;
         const fret = board.frets[which % board.frets.length]?.number ?? 1;

@@ -25,12 +25,13 @@ export interface BoardLayout {
   width: number;
   height: number;
   laneHeight: number;
+  pegX: number;
   nutX: number;
   saddleX: number;
   /** Where the fingerboard ends. */
   boardEnd: number;
   /** From the nut on: fret 1 first. */
-  frets: { number: number; x: number; inlay: boolean }[];
+  frets: { number: number; x: number; inlay: boolean; says: string }[];
   /** y of the lanes, in the order they lie, the farthest first. */
   laneYs: number[];
   /** x where a finding of this part is drawn, for a fret where it has one. */
@@ -39,45 +40,60 @@ export interface BoardLayout {
   at(x: number, y: number): { part: Part; row: number; fret: number | null };
 }
 
-const WIDTH = 1000;
 const PEG_X = 26;
 const NUT_X = 64;
-const SADDLE_X = 940;
+/** From the saddle to the right edge. */
+const BEHIND = 60;
+/** What is behind the saddle is drawn so far from it. */
+const PIN = 34;
+
+/** Px: the width that there is, the height of a lane, and how many lie on one another. */
+interface Drawing {
+  lanes: number;
+  laneHeight: number;
+  width: number;
+}
+
+/** Frets that stand closer bear no number unless there is an inlay. */
+const ROOM_FOR_NUMBER = 18;
 
 /** The instrument from above, headstock to the left, its scale to the width: fret n stands at 1 − 2^(−n/12) of it. */
-export function boardLayout(family: Family, laneCount: number, laneHeight: number): BoardLayout {
-  const length = SADDLE_X - NUT_X;
+export function boardLayout(family: Family, { lanes, laneHeight, width }: Drawing): BoardLayout {
+  const saddleX = width - BEHIND;
+  const length = saddleX - NUT_X;
   const fretX = (number: number) => NUT_X + length * (1 - 2 ** (-number / 12));
   const frets = Array.from({ length: FRETS[family] }, (_, index) => index + 1).map((number) => ({
     number,
     x: fretX(number),
     inlay: INLAYS.includes(number),
+    says: INLAYS.includes(number) || fretX(number) - fretX(number - 1) >= ROOM_FOR_NUMBER ? String(number) : '',
   }));
   const boardEnd = fretX(FRETS[family]) + 6;
-  const rowAt = (y: number) => Math.max(0, Math.min(laneCount - 1, Math.floor(y / laneHeight)));
+  const rowAt = (y: number) => Math.max(0, Math.min(lanes - 1, Math.floor(y / laneHeight)));
   return {
-    width: WIDTH,
-    height: laneCount * laneHeight,
+    width,
+    pegX: PEG_X,
+    height: lanes * laneHeight,
     laneHeight,
     nutX: NUT_X,
-    saddleX: SADDLE_X,
+    saddleX,
     boardEnd,
     frets,
-    laneYs: Array.from({ length: laneCount }, (_, row) => (row + 0.5) * laneHeight),
+    laneYs: Array.from({ length: lanes }, (_, row) => (row + 0.5) * laneHeight),
     xOf(part, fret) {
       if (part === 'peg') return PEG_X;
       if (part === 'nut') return NUT_X;
       if (part === 'fret' && fret !== null) return fretX(fret);
-      if (part === 'bridge') return SADDLE_X;
-      if (part === 'pin') return SADDLE_X + 34;
-      return (boardEnd + SADDLE_X) / 2;
+      if (part === 'bridge') return saddleX;
+      if (part === 'pin') return saddleX + PIN;
+      return (boardEnd + saddleX) / 2;
     },
     at(x, y) {
       const row = rowAt(y);
       if (x < (PEG_X + NUT_X) / 2) return { part: 'peg', row, fret: null };
       if (x < (NUT_X + fretX(1)) / 2) return { part: 'nut', row, fret: null };
-      if (x > SADDLE_X + 17) return { part: 'pin', row, fret: null };
-      if (x > (boardEnd + SADDLE_X) / 2) return { part: 'bridge', row, fret: null };
+      if (x > saddleX + PIN / 2) return { part: 'pin', row, fret: null };
+      if (x > (boardEnd + saddleX) / 2) return { part: 'bridge', row, fret: null };
       const nearest = frets.reduce((best, fret) => (Math.abs(fret.x - x) < Math.abs(best.x - x) ? fret : best));
       return { part: 'fret', row, fret: nearest.number };
     },

@@ -32,27 +32,30 @@ const select = async (page: BenchPage<LookOver>, id: string, words: string) => {
   element.dispatchEvent(new Event('change'));
   await page.settle();
 };
-/** Points at the drawing: shares of its width and height. */
+/** Points at the drawing: px from its left edge, or from its right where below zero, and a share of its height. */
 async function point(page: BenchPage<LookOver>, x: number, y: number): Promise<void> {
   const svg = page.element.querySelector('.board svg');
   if (svg === null) throw new Error('nothing is drawn');
   const box = svg.getBoundingClientRect();
-  svg.dispatchEvent(new MouseEvent('click', { bubbles: true, clientX: box.left + x * box.width, clientY: box.top + y * box.height }));
+  svg.dispatchEvent(
+    new MouseEvent('click', { bubbles: true, clientX: (x < 0 ? box.right : box.left) + x, clientY: box.top + y * box.height }),
+  );
   await page.settle();
 }
 
 describe('looking over', () => {
   it('puts a finding where one points: fret 12 lies half way up the scale, string 2 is the second from the top', async () => {
     const page = await open();
-    await point(page, (64 + (940 - 64) / 2) / 1000, 1.5 / 6);
+    const width = page.element.querySelector('.board svg')?.getBoundingClientRect().width ?? 0;
+    await point(page, 64 + (width - 60 - 64) / 2, 1.5 / 6); // the nut stands at 64, the saddle 60 from the right
     expect(bench.desk.lane()).toBe(1);
     await page.press('keep finding');
     expect(found()).toEqual([{ what: 'groove', severity: 'watch', string: 2, fret: 12, wood: null, text: '' }]);
     expect(page.text).toContain('groove at fret 12, string 2new');
-    await point(page, 64 / 1000, 4.5 / 6);
+    await point(page, 64, 4.5 / 6);
     await page.press('keep finding');
     expect(found().at(-1)).toMatchObject({ what: 'slot-binds', string: 5, fret: null });
-    await point(page, 0.98, 0.5 / 6);
+    await point(page, -10, 0.5 / 6);
     await page.press('keep finding');
     expect(found().at(-1)).toMatchObject({ what: 'pin-worn', string: 1 });
   });

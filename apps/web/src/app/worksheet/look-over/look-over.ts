@@ -4,7 +4,9 @@ import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { Measures } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
 import { LaneBadge } from '../../ui/lane-badge';
+import { MeasuredWidth } from '../../ui/measured-width';
 import { WorksheetDesk } from '../desk/worksheet-desk';
+import { Stands } from '../lanes/stands';
 import { stageRows } from '../lanes/stage-rows';
 import { MeasureField } from '../measures/measure-field';
 import { NowPanel } from '../now/now-panel';
@@ -21,7 +23,7 @@ const MANY_LANES = 8;
 @Component({
   selector: 'peg-look-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, FindingForm, FindingsList, LaneBadge, MeasureField, NowPanel],
+  imports: [Caution, FindingForm, FindingsList, LaneBadge, MeasuredWidth, MeasureField, NowPanel, Stands],
   templateUrl: './look-over.html',
   styleUrl: './look-over.scss',
 })
@@ -44,9 +46,16 @@ export class LookOver {
       }),
     ),
   );
+  /** Px that the drawing has. */
+  protected readonly width = signal(1000);
+  protected readonly tall = computed(() => this.desk.lanes().length < MANY_LANES);
   protected readonly board = computed(() => {
     const count = this.desk.lanes().length;
-    return boardLayout(this.desk.instrument()?.family ?? 'acoustic', count, count >= MANY_LANES ? LOW_LANE : TALL_LANE);
+    return boardLayout(this.desk.instrument()?.family ?? 'acoustic', {
+      lanes: count,
+      laneHeight: this.tall() ? TALL_LANE : LOW_LANE,
+      width: this.width(),
+    });
   });
   private readonly rowOf = (string: number) => this.rows().findIndex(({ lane }) => lane.number === string);
   /** Findings where they are; those of last time that were not found again are drawn hollow. */

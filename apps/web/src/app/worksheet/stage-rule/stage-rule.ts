@@ -39,8 +39,9 @@ export class StageRule {
       const here = this.desk.stage() === id;
       const strings = passed(sheet, id);
       const count = strings.filter(Boolean).length;
-      // passed strings fill up from the left, whichever they are: the lanes say which
-      const ticks = strings.map((_, index) => (index < count ? 'done' : here && index === count ? 'next' : 'open'));
+      // in the order of the work: a string that was left out shows as a gap
+      const order = this.desk.run()?.order ?? strings.map((_, index) => index);
+      const ticks = order.map((string) => (strings[string] === true ? 'done' : here && string === this.desk.lane() ? 'next' : 'open'));
       return {
         id,
         name: STAGE_NAMES[id],

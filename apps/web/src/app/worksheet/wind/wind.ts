@@ -15,6 +15,7 @@ import { MeasuredWidth } from '../../ui/measured-width';
 import { CutRule } from '../cut/cut-rule';
 import { BenchActions } from '../desk/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
+import { Stands } from '../lanes/stands';
 import { PostSide } from '../post-side/post-side';
 import { turnsReason } from '../why/wind-reasons';
 import { instructionFor, sayCutTime } from './instruction';
@@ -29,7 +30,7 @@ const HEAD_PX = 28;
 @Component({
   selector: 'peg-wind',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, CutRule, FormsModule, Headstock, LaneBadge, MatMenuModule, MeasuredWidth, PostSide, RouterLink, TurnsCounted],
+  imports: [Caution, CutRule, FormsModule, Headstock, LaneBadge, MatMenuModule, MeasuredWidth, PostSide, RouterLink, Stands, TurnsCounted],
   templateUrl: './wind.html',
   styleUrl: './wind.scss',
 })
