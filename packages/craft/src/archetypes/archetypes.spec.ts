@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { FAMILIES } from '../strings/index.js';
+import { FAMILIES, setsFor, stringProperties, type StringSet } from '../strings/index.js';
+import { loadString } from '../tension/index.js';
 import { frequencyOf, parseNote, toMillimetres } from '../units/index.js';
 import { ARCHETYPES, archetype, instrumentOf } from './index.js';
 import {
@@ -7,6 +8,7 @@ import {
   buildInstrument,
   endsFor,
   HEADSTOCK_LAYOUTS,
+  pitchOf,
   POST_STYLES,
   postSpacing,
   rollerSide,
@@ -109,6 +111,17 @@ describe('archetypes', () => {
       for (const { post, slotSideways } of instrumentOf(id).strings)
         expect(Math.abs(post.sideways - slotSideways)).toBeCloseTo(post.diameter / 2, 9);
     }
+  });
+
+  it.each(all)('%s: has a set that its own tuning does not break, nor leave slack', (_id, instrument) => {
+    const holds = (set: StringSet) =>
+      set.strings.every((spec, index) => {
+        const [properties, place] = [stringProperties(spec), instrument.strings[index]];
+        if (!properties.ok || place === undefined) return false;
+        const { pull, reserve } = loadString(properties.value, place.scaleLength, pitchOf(instrument, place));
+        return reserve > 0 && pull > 15; // newtons: less rattles
+      });
+    expect(setsFor(instrument.family, instrument.strings.length).some(holds)).toBe(true);
   });
 
   it('knows thirty kinds and more, with every family, post, layout and anchor among them', () => {

@@ -130,6 +130,7 @@ export const SETS: readonly StringSet[] = [
   ...sets('ukulele', ['ukulele-fluorocarbon', ''], ['20 25 29 21', '21 26 30 23', '22 26 31 24']),
   ...sets('ukulele', ['ukulele-fluorocarbon', 'ukulele-wound'], ['20 25 29 28w', '21 26 30 30w', '22 26 31 30w', '26 32 30w 36w']),
   ...sets('ukulele', ['ukulele-nylon', 'ukulele-aluminium'], ['28 34 30w 34w']),
+  ...sets('ukulele', ['ukulele-nylon', 'ukulele-wound'], ['22 28 34 28w 32w 36w', '24 24 28 28 34 22 30w 24']),
   ...sets(
     'mandolin',
     ['mandolin-plain', 'mandolin-phosphor'],

@@ -94,7 +94,19 @@ export const TUNINGS: readonly Tuning[] = [
       'B0 E1 A1 D2 G2 C3',
     ],
   ),
-  ...all(['ukulele'], ['G4 C4 E4 A4', 'G3 C4 E4 A4', 'A4 D4 F♯4 B4', 'A3 D4 F♯4 B4', 'D3 G3 B3 E4', 'D4 G3 B3 E4', 'A2 D3 G3 C4 E4 A4']),
+  ...all(
+    ['ukulele'],
+    [
+      'G4 C4 E4 A4',
+      'G3 C4 E4 A4',
+      'A4 D4 F♯4 B4',
+      'A3 D4 F♯4 B4',
+      'D3 G3 B3 E4',
+      'D4 G3 B3 E4',
+      'A2 D3 G3 C4 E4 A4',
+      'G3/G4 C4/C5 E4/E4 A4/A4',
+    ],
+  ),
   ...all(
     ['mandolin'],
     [pairs('G3 D4 A4 E5'), pairs('G3 D4 A4 D5'), pairs('A3 E4 A4 E5'), pairs('C3 G3 D4 A4'), pairs('G2 D3 A3 E4'), pairs('G2 D3 A3 D4')],
