@@ -243,6 +243,16 @@ describe('going on', () => {
     expect(currentStage(foldWorksheet(COUNT, log.slice(0, -1)))).toBe('ready');
   });
 
+  it('is where the string in hand is, when strings come off one at a time', () => {
+    const ready = [chosen(1), ...[1, 2, 3, 4, 5, 6].map((string) => tick(string + 1, 'ready', string))];
+    const at = (...log: BenchEvent[]) => currentStage(foldWorksheet(COUNT, [...ready, ...log]));
+    expect(at(tick(20, 'strip', 6))).toBe('strip');
+    expect(at(tick(20, 'strip', 6), tick(21, 'look-over', 6), tick(22, 'anchor', 6))).toBe('anchor');
+    expect(at(tick(20, 'strip', 6), tick(21, 'anchor', 6), undo(22, id(21)))).toBe('strip');
+    expect(at(...[1, 2, 3, 4, 5, 6].map((string) => tick(20 + string, 'trim', string)))).toBe('strip'); // trimmed all, but left the rest out
+    expect(at(tick(20, 'strip', 6), handedOver(21))).toBe('strip'); // handed over with strings left: the first that was left
+  });
+
   it('takes back the latest step that stands, of the kinds asked for', () => {
     const sheet = foldWorksheet(COUNT, [tick(1, 'strip', 6), tick(2, 'wind', 6), undo(3, id(2))]);
     expect(lastStanding(sheet)).toBe(id(1));

@@ -1,8 +1,19 @@
 import { passed, type Worksheet } from './fold.js';
-import { STAGES, type Stage } from './stages.js';
+import type { EventOf } from './events.js';
+import { stageOf, STAGES, STRING_EVENTS, type Stage, type StringEventKind } from './stages.js';
 
-/** The first stage that some string has not passed; the last one when all have. */
-export const currentStage = (sheet: Worksheet): Stage => STAGES.find((stage) => passed(sheet, stage).includes(false)) ?? 'hand-over';
+const KINDS: readonly string[] = Object.values(STRING_EVENTS);
+
+/**
+ * Where the work is: at the stage of the latest step while some string has not passed it, and then at the first stage that some string has not passed; the last one when
+ * all have. Strings that come off one at a time are so at the stage of the one in hand.
+ */
+export function currentStage(sheet: Worksheet): Stage {
+  const latest = sheet.standing.findLast((event): event is EventOf<StringEventKind> => KINDS.includes(event.kind));
+  const at = latest === undefined ? null : stageOf(latest.kind);
+  if (at !== null && sheet.handedOver === null && passed(sheet, at).includes(false)) return at;
+  return STAGES.find((stage) => passed(sheet, stage).includes(false)) ?? 'hand-over';
+}
 
 /** The event that taking back would undo: the latest that stands, at `stage` where one is given. */
 export function lastStanding(sheet: Worksheet, kinds?: readonly string[]): string | null {
