@@ -125,7 +125,7 @@ test('a worksheet opens again with the server gone, and its steps arrive when it
   await workshop.start();
   await expect(page.getByTestId('waiting')).toBeHidden({ timeout: 15_000 });
   const stored = await workshop.query<{ count: string }>(
-    "SELECT count(*) FROM bench_event JOIN job ON job.id = job_id JOIN instrument i ON i.id = job.instrument_id WHERE i.passport = 120 AND kind = 'string-off'",
+    "SELECT count(*) FROM bench_event JOIN job ON job.id = job_id JOIN instrument i ON i.id = job.instrument_id WHERE i.passport = 120 AND kind = 'string-off' AND job.state <> 'handed-over'",
   );
   expect(Number(stored[0]?.count)).toBe(1);
 });

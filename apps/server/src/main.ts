@@ -29,7 +29,7 @@ function databaseUrl(): string {
 
 /** The database, brought up to date, with what every house begins with in its tables. */
 async function openHouse(url: string) {
-  const store = await openStore(url);
+  const store = await openStore(url, rebuildProjections); // a table that is new knows what the log knew before
   await fillTables(store);
   return store;
 }

@@ -3,6 +3,7 @@ import { v7 as uuidV7 } from 'uuid';
 import type { JobSummary, WorksheetFile } from '@gold-peg/contract/jobs';
 import type { Passport } from '@gold-peg/contract/register';
 import type { BenchEvent, BenchEventKind, EventOf } from '@gold-peg/craft/worksheet';
+import { openStore } from '../store/index.js';
 import { eventHead, openHouse, type TestHouse } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
 import { rebuildProjections } from './index.js';
@@ -66,6 +67,14 @@ describe('what stages took', () => {
   it('rebuilds from the log', async () => {
     const before = (await sheet()).times;
     await rebuildProjections(house.store);
+    expect((await sheet()).times).toEqual(before);
+  });
+
+  it('is there after an upgrade that brings the table: a house that worked before it has learned already', async () => {
+    const before = (await sheet()).times;
+    await house.store.undoLastMigration();
+    const upgraded = await openStore(house.databaseUrl, rebuildProjections);
+    await upgraded.destroy();
     expect((await sheet()).times).toEqual(before);
   });
 });

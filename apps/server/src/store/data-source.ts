@@ -50,8 +50,13 @@ export function buildStore(url: string): DataSource {
   });
 }
 
-export async function openStore(url: string): Promise<DataSource> {
+/** Connects, and brings the database up to date. `changed` is called where that changed it: what follows from the log may want to be made anew. */
+export async function openStore(
+  url: string,
+  changed: (store: DataSource) => Promise<unknown> = () => Promise.resolve(),
+): Promise<DataSource> {
   const store = await buildStore(url).initialize();
-  await store.runMigrations({ transaction: 'all' });
+  const migrations = await store.runMigrations({ transaction: 'all' });
+  if (migrations.length > 0) await changed(store);
   return store;
 }

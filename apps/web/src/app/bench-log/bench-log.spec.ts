@@ -15,6 +15,7 @@ const strip = (string: number) => ({ kind: 'string-off' as const, string, payloa
 class FarEnd {
   away = false;
   refuse: string | null = null;
+  date: string | null = null;
   readonly stored = new Map<string, BenchEvent>();
   readonly requests: number[] = [];
 
@@ -29,7 +30,9 @@ class FarEnd {
       if (outcome === 'stored') this.stored.set(event.id, event);
       return { id: event.id, outcome, seq: 1, says: outcome === 'refused' ? 'string must be at most 4' : null };
     });
-    return Promise.resolve(answer({ outcomes }, 200));
+    const answered = answer({ outcomes }, 200);
+    if (this.date !== null) answered.headers.set('date', this.date);
+    return Promise.resolve(answered);
   };
 }
 const answer = (body: unknown, status: number) =>
@@ -53,6 +56,7 @@ describe('the bench log on a device', () => {
     TestBed.resetTestingModule();
     database.close();
     vi.unstubAllGlobals();
+    localStorage.removeItem('gold-peg.clock-offset');
   });
 
   const settled = () => vi.waitFor(() => expect(log.waiting()).toEqual([]), { timeout: 6000 });
@@ -74,6 +78,19 @@ describe('the bench log on a device', () => {
     await settled();
     expect([...far.stored.values()].map((event) => ('string' in event ? event.string : 0))).toEqual([6, 5, 4]);
     expect((await database.events.toArray()).map(({ state }) => state)).toEqual(['stored', 'stored', 'stored']);
+  });
+
+  it('sorts its steps as they were taken, however fast, and by the server’s time where its own clock is wrong', async () => {
+    const ids: string[] = [];
+    for (let count = 0; count < 40; count++) ids.push((await log.append(job, strip(6))).id);
+    expect(ids).toEqual([...ids].sort());
+    far.date = new Date(Date.now() + 600_000).toUTCString();
+    await log.append(job, strip(5));
+    await settled();
+    const after = await log.append(job, strip(4));
+    expect(Math.abs(Date.parse(after.at) - Date.now() - 600_000)).toBeLessThan(1500);
+    expect(after.id > (ids.at(-1) ?? '')).toBe(true);
+    await settled();
   });
 
   it('does not let one event that cannot be right hold up the others', async () => {

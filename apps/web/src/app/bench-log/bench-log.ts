@@ -9,6 +9,7 @@ import { LiveFeed } from '../server/live-feed';
 import { ServerProblem } from '../server/server-problem';
 import { Session } from '../session/session';
 import { BenchDatabase, type LocalEvent } from './bench-database';
+import { HouseClock } from './house-clock';
 
 /** While something waits, the server is tried this often. */
 const RETRY_MS = 2000;
@@ -25,6 +26,7 @@ export class BenchLog {
   private readonly database = inject(BenchDatabase);
   private readonly api = inject(Api);
   private readonly session = inject(Session);
+  private readonly clock = inject(HouseClock);
   private readonly wake = new Subject<void>();
   private readonly own = signal<readonly LocalEvent[]>([]);
 
@@ -35,7 +37,10 @@ export class BenchLog {
   readonly ready: Promise<void>;
 
   constructor() {
-    this.ready = this.database.events.toArray().then((events) => this.own.set(events));
+    this.ready = this.database.events.toArray().then((events) => {
+      for (const { event } of events) this.clock.known(Date.parse(event.at));
+      this.own.set(events);
+    });
     const hasWaiting = computed(() => this.waiting().length > 0);
     merge(
       this.wake,
@@ -57,14 +62,15 @@ export class BenchLog {
   async append(job: { id: string; instrumentId: string }, happening: Happening): Promise<BenchEvent> {
     const person = this.session.person();
     if (person === null) throw new Error('nobody is signed in');
+    const at = this.clock.next();
     const event = {
-      id: uuidV7(),
+      id: uuidV7({ msecs: at }), // the log is sorted by it
       version: 1,
       jobId: job.id,
       instrumentId: job.instrumentId,
       personId: person.id,
       deviceId: deviceId(),
-      at: new Date().toISOString(),
+      at: new Date(at).toISOString(),
       ...happening,
     } as BenchEvent;
     const local: LocalEvent = { id: event.id, jobId: event.jobId, personId: event.personId, state: 'waiting', says: null, event };

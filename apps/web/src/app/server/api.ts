@@ -1,7 +1,8 @@
-import { Injectable, signal } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
 import { ENDPOINTS, type Call, type Endpoint, type EndpointName, type ReplyOf } from '@gold-peg/contract/endpoints';
 import { problemSchema } from '@gold-peg/contract/problems';
 import { Subject } from 'rxjs';
+import { HouseClock } from '../bench-log/house-clock';
 import { serverAway, ServerProblem } from './server-problem';
 
 interface Parts {
@@ -17,6 +18,7 @@ export class Api {
   readonly away = signal(false);
   /** Fires when an answer says that nobody is signed in any more. */
   readonly signedOut = new Subject<void>();
+  private readonly clock = inject(HouseClock);
   private csrfToken = '';
 
   /** @throws ServerProblem for every answer that is not the one asked for. */
@@ -52,8 +54,10 @@ export class Api {
   }
 
   private async fetch(url: string, init: RequestInit): Promise<Response> {
+    const askedAt = Date.now();
     try {
       const response = await fetch(url, init);
+      this.clock.heard(response.headers.get('date'), askedAt);
       // a proxy or the service worker answers 504 for a server that is gone
       if (response.status === 504) throw serverAway();
       this.away.set(response.status === 503);

@@ -111,6 +111,7 @@ export class WorksheetBench {
 
   static async open(kept: Kept, stage?: Stage): Promise<WorksheetBench> {
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('Failed to fetch')));
+    localStorage.removeItem('gold-peg.clock-offset'); // another spec may have had a clock that was wrong
     TestBed.configureTestingModule({ providers: [WorksheetFiles, WorksheetDesk, StageClock, BenchActions] });
     const database = TestBed.inject(BenchDatabase);
     await Promise.all([database.events.clear(), database.files.clear(), database.keptTables.clear()]);

@@ -2,6 +2,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { isStringStage, stageTimes } from '@gold-peg/craft/worksheet';
 import { interval, map } from 'rxjs';
+import { HouseClock } from '../../bench-log/house-clock';
 import { Session } from '../../session/session';
 import { WorksheetDesk } from './worksheet-desk';
 
@@ -12,7 +13,8 @@ const SECOND_MS = 1000;
 export class StageClock {
   private readonly desk = inject(WorksheetDesk);
   private readonly session = inject(Session);
-  readonly now = toSignal(interval(SECOND_MS).pipe(map(() => Date.now())), { initialValue: Date.now() });
+  private readonly house = inject(HouseClock);
+  readonly now = toSignal(interval(SECOND_MS).pipe(map(() => this.house.now())), { initialValue: this.house.now() });
 
   readonly paused = computed(() => this.desk.sheet().paused);
   /** Milliseconds of all people at this stage. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { printGauge } from '@gold-peg/craft/strings';
-import { fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
+import { toMillimetres } from '@gold-peg/craft/units';
 import { Caliper } from '../../devices/caliper';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { Readings } from './readings';
@@ -64,7 +64,6 @@ export class StringCheckPanel {
     this.fault.set(null);
     const planned = this.planned();
     if (planned === null || this.desk.closed()) return;
-    const readMm = toMillimetres(fromMillimetres(mm));
-    await this.desk.happens({ kind: 'gauge-read', string: this.desk.lane() + 1, payload: { readMm, plannedMm: planned, by } });
+    await this.desk.happens({ kind: 'gauge-read', string: this.desk.lane() + 1, payload: { readMm: mm, plannedMm: planned, by } });
   }
 }
