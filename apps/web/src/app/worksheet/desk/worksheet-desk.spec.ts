@@ -164,6 +164,14 @@ describe('the desk of a worksheet', () => {
     expect(desk.run()?.schools.stripping).toMatchObject({ value: 'all-off', forced: null });
   });
 
+  it('takes nothing where nothing is laid out, or the job is handed over, and says so', async () => {
+    await open(setupWith(nines));
+    expect(await desk.choose()).toBe(true);
+    await desk.handOver('');
+    expect(await desk.choose()).toBe(false);
+    expect(logged().map(({ kind }) => kind)).toEqual(['set-chosen', 'handed-over']);
+  });
+
   it('knows a set of an older log by its name', async () => {
     const payload: SetChosen = {
       name: tens.name,
