@@ -104,7 +104,7 @@ async function open(page: Page): Promise<void> {
 
 for (const theme of ['paper', 'evening bench'] as const) {
   test(`every screen is free of serious faults of access, ${theme}`, async ({ browser, workshop }) => {
-    test.setTimeout(300_000); // some thirty screens, each looked through by axe
+    test.setTimeout(600_000); // some forty screens, each looked through by axe
     const rules = theme === 'paper' ? [] : ['color-contrast']; // in another light only colours are other ones
     const context = await browser.newContext({ baseURL: workshop.address });
     const page = await context.newPage();
@@ -127,6 +127,7 @@ for (const theme of ['paper', 'evening bench'] as const) {
 }
 
 test('nothing is cut off at 1280 × 800 or on a tablet 900 px wide', async ({ browser, workshop }) => {
+  test.setTimeout(240_000); // the same screens, twice
   for (const viewport of [
     { width: 1280, height: 800 },
     { width: 900, height: 1200 },
@@ -224,6 +225,7 @@ test('empty, unknown and unreachable are said in words', async ({ page, workshop
 });
 
 test('shows no error in the console and asks nobody but its own server', async ({ page, workshop }) => {
+  test.setTimeout(120_000);
   const faults: string[] = [];
   page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
   page.on('pageerror', (error) => faults.push(error.message));
