@@ -25,7 +25,7 @@ const stored = (workshop: Workshop) =>
   );
 
 test('browser closed, server killed, database crashed in the middle of a run: no step is lost or doubled', async ({ workshop }, info) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const profile = mkdtempSync('/tmp/gold-peg-profile-');
   const launch = info.project.use.launchOptions ?? {};
   let { context, page } = await openBrowser(profile, launch);

@@ -1,5 +1,5 @@
 import type { ChildProcess } from 'node:child_process';
-import { test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Page } from '@playwright/test';
 import pg from 'pg';
 import { freePort, startThrowAwayCluster } from '../scripts/postgres/cluster.js';
 import { ensureDatabase } from '../scripts/postgres/database.js';
@@ -79,7 +79,7 @@ export const test = base.extend<object, { durable: boolean; workshop: Workshop }
   ],
 });
 
-export { expect } from '@playwright/test';
+export { expect };
 
 const PASSPHRASES: Readonly<Record<string, string>> = {
   'Wenna Tarrow': 'salt wind and silver wire',
@@ -90,8 +90,12 @@ export async function signIn(page: Page, workshop: Workshop, name = 'Corin Vell'
   await page.goto(workshop.address);
   await page.getByLabel('Name').fill(name);
   await page.getByLabel('Passphrase').fill(PASSPHRASES[name] ?? '');
-  await page.getByRole('button', { name: 'Open the workshop' }).click();
-  await page.getByRole('navigation', { name: 'Places' }).waitFor();
+  const open = page.getByRole('button', { name: 'Open the workshop' });
+  // a database that has just come back may ask to be asked again, as it says on the page
+  await expect(async () => {
+    if (await open.isVisible()) await open.click();
+    await page.getByRole('navigation', { name: 'Places' }).waitFor({ timeout: 8000 });
+  }).toPass({ timeout: 45_000 });
 }
 
 export const stageLink = (page: Page, name: string) =>
