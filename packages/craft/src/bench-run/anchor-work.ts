@@ -15,7 +15,7 @@ export interface Work {
   cautions: readonly CautionKind[];
 }
 
-/** What is particular to an anchor: before anything comes off, taking off, fitting, and what is seated or trimmed at the end. */
+/** What is particular to an anchor (how a string is tied or wrapped goes on in `work-at-anchor.ts`): before anything comes off, taking off, fitting, and what is seated or trimmed at the end. */
 export interface AnchorWork {
   prepare: { does: string; why: string; record: string; tools: readonly ToolKind[] } | null;
   off: Work;
@@ -75,7 +75,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
     prepare: null,
     off: off('Slacken, loosen the tie, pull the end through the block.', 'A tie that is cut tight lets go at once.', [], []),
     fit: seated(
-      'Soft end from the saddle side through the hole, over the block, under its own standing part, tucked under the loop: wound strings once or twice, smooth trebles two or three times. Tail about 75 mm before tying; with twelve holes loop through the second and tuck nothing.',
+      'Soft end from the saddle side through the hole, over the block',
       'The standing part presses the tail on the back of the block: each turn under it adds friction.',
       'The last crossing lies behind the edge of the block, not on top. Pull along the neck, never upward.',
       [],
@@ -105,7 +105,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
       [],
     ),
     fit: seated(
-      'In from the sound-hole side with about 40 mm through; three wraps round itself, toward the next string, snug with padded pliers; its tail under the next string’s wraps. The last string is wrapped the other way, so that both tails lock.',
+      'In from the sound-hole side with about 40 mm through; three wraps round itself',
       'Tails are fed through one another: all strings are anchored before any is tightened.',
       'Every tail lies under its neighbour’s wraps.',
       ['padded-pliers'],

@@ -28,7 +28,7 @@ export const COMMON_WORK = {
     check: 'What is found is noted below and stays in the passport.',
     record: 'What is found, where and how bad; relief, action, slot and saddle, mm.',
     done: 'looked over',
-    tools: ['rule'],
+    tools: ['rule', 'straightedge', 'caliper'],
     cautions: ['repairer', 'specialist'],
   },
   wind: {

@@ -15,5 +15,5 @@ export {
 } from './schools.js';
 export { planRun, type BenchRun, type RunProblem, type RunStep } from './plan-run.js';
 export { together } from './together.js';
-export { softAt, tieTurns } from './work-at-anchor.js';
+export { tieTurns } from './work-at-anchor.js';
 export { nextStep, stageReached, stringSteps, type StringStep } from './next-step.js';

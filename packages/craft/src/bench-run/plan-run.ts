@@ -1,11 +1,11 @@
 import { expectedEffort, learnedPace, stageMinutes, type TimedStage } from '../day/index.js';
 import type { AnchorKind, Instrument, PostStyle } from '../instrument/index.js';
-import type { LayeredChoices, Stripping } from '../methods/index.js';
+import { isSoftMaterial, type LayeredChoices, type Stripping } from '../methods/index.js';
 import { done, refused, type Outcome } from '../outcome/index.js';
 import type { StringProperties } from '../strings/index.js';
 import type { StringStage } from '../worksheet/index.js';
 import type { Work } from './anchor-work.js';
-import { anchorWork, prepareBridge, softAt } from './work-at-anchor.js';
+import { anchorWork, prepareBridge } from './work-at-anchor.js';
 import { COMMON_WORK, settleWork, trimWork } from './common-work.js';
 import { canStand, possibleStrippings, schoolsInForce, stretchingInForce, type RunSchools } from './schools.js';
 import { stringOrder } from './string-order.js';
@@ -115,7 +115,7 @@ function stepOf({ instrument, strings, choices }: Facts, order: readonly number[
       return { ...trimWork(instrument, string, work.seat), stage, string };
     case 'settle':
       return {
-        ...settleWork(instrument, stretchingInForce(instrument, choices, softAt(construction)).value, softAt(construction)),
+        ...settleWork(instrument, stretchingInForce(instrument, choices, isSoftMaterial(construction)).value, isSoftMaterial(construction)),
         stage,
         string,
       };

@@ -16,9 +16,9 @@ export function anchorWork(instrument: Pick<Instrument, 'bridge' | 'strings'>, {
   const work = ANCHOR_WORK[instrument.bridge.anchor];
   switch (instrument.bridge.anchor) {
     case 'tie-block':
-      return { ...work, fit: { ...work.fit, does: tie(twoHoles(instrument, string), construction) } };
+      return { ...work, fit: { ...work.fit, does: `${work.fit.does}, ${tie(twoHoles(instrument, string), construction === 'wound')}` } };
     case 'wrap-and-tuck':
-      return { ...work, fit: { ...work.fit, does: wrap(last) } };
+      return { ...work, fit: { ...work.fit, does: `${work.fit.does}, ${wrap(last)}` } };
     case 'hooked-tailpiece':
       return instrument.bridge.cover ? work : { ...work, seat: 'The bridge stands upright on its mark.' };
     default:
@@ -33,25 +33,18 @@ export function prepareBridge({ bridge }: Pick<Instrument, 'bridge'>): AnchorWor
   return { ...prepare, does: `${prepare.does} Slide the cover off backward.` };
 }
 
-/** Turns of the tail under its own standing part: what is smooth slips, what is wound grips. */
-export function tieTurns(construction: Construction | undefined): string {
-  return construction === 'wound' ? 'once or twice' : 'two or three times';
-}
+/** How often a tail goes under its own standing part: what is smooth slips, what is wound grips. */
+export const tieTurns = (wound: boolean): readonly [least: number, most: number] => (wound ? [1, 2] : [2, 3]);
+const TIMES = ['', 'once', 'twice', 'three times'];
 
-function tie(two: boolean, construction: Construction | undefined): string {
-  const into = 'Soft end from the saddle side through the hole, over the block';
+function tie(two: boolean, wound: boolean): string {
   if (two)
-    return `${into}, back through the second hole and under the loop that this makes. Tail about 75 mm before tying; with the second hole nothing is tucked.`;
-  return `${into}, under its own standing part, tucked under the loop ${tieTurns(construction)}. Tail about 75 mm before tying.`;
+    return 'back through the second hole and under the loop that this makes. Tail about 75 mm before tying; with the second hole nothing is tucked.';
+  const [least, most] = tieTurns(wound);
+  return `under its own standing part, tucked under the loop ${TIMES[least]} or ${TIMES[most]}. Tail about 75 mm before tying.`;
 }
 
-function wrap(last: boolean): string {
-  const round = 'In from the sound-hole side with about 40 mm through; three wraps round itself,';
-  return last
-    ? `${round} away from the edge and toward its neighbour, the other way round than all others, snug with padded pliers: its tail and the neighbour’s lock each other.`
-    : `${round} toward the next string, snug with padded pliers; its tail goes under the next string’s wraps.`;
-}
-
-/** Whether a string of this make is soft; nobody knows before one is chosen. */
-export const softAt = (construction: Construction | undefined): boolean =>
-  construction === 'nylon' || construction === 'fluorocarbon' || construction === 'gut';
+const wrap = (last: boolean): string =>
+  last
+    ? 'toward its neighbour, the other way round than all others, snug with padded pliers: its tail and the neighbour’s lock each other.'
+    : 'toward the next string, snug with padded pliers; its tail goes under the next string’s wraps.';

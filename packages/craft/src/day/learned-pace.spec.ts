@@ -48,15 +48,21 @@ describe('the pace of a person', () => {
     expect(factor(many(9, 0))).toBe(1);
   });
 
-  it('lies in its own band, which narrows with jobs and never closes: the next job scatters all the same', () => {
+  it('lies in its own band, which narrows with jobs that are alike, and stays wide for who works now quick, now slow', () => {
     const width = (count: number) => {
       const { low, high, factor: middle } = learnedPace(many(count, 1.1), 'me', 'acoustic', 'wind');
       expect(low).toBeLessThan(middle);
       expect(high).toBeGreaterThan(middle);
       return Math.log(high / low);
     };
-    expect(width(20)).toBeLessThan(width(1));
-    expect(width(1000)).toBeGreaterThan(2 * 1.28 * 0.49);
+    // before anything: 2 · 1.2816 · 0.5 · √(1 + 1/2)
+    expect(width(0)).toBeCloseTo(1.5696, 3);
+    expect(width(1)).toBeLessThan(width(0));
+    expect(width(20)).toBeLessThan(width(5));
+    const { low, high } = learnedPace([...many(50, 0.75), ...many(50, 1.6)], 'me', 'acoustic', 'wind');
+    expect(Math.log(high / low)).toBeGreaterThan(2 * width(100));
+    expect(low).toBeLessThan(0.8);
+    expect(high).toBeGreaterThan(1.5);
   });
 
   it('goes up when a job took longer', () => {

@@ -1,6 +1,6 @@
 import { PACE } from '../constants/index.js';
 import type { Family } from '../strings/index.js';
-import { STRING_STAGES, type Stage, type StringStage } from '../worksheet/index.js';
+import { STRING_STAGES, type Stage } from '../worksheet/index.js';
 import { stageMinutes } from './stage-minutes.js';
 
 /** What a stage took in a job that was handed over. */
@@ -28,7 +28,8 @@ const ROUNDS = 8;
 
 /**
  * A person's pace at a stage with a kind of instrument. Times are taken as log-normal about the expectation; the prior counts for `PACE.priorJobs` jobs, jobs of
- * others or with other kinds for a part of one, and those far from the rest for less (Student's weights, four degrees of freedom).
+ * others or with other kinds for a part of one, and those far from the rest for less (Student's weights, four degrees of freedom). How much jobs scatter is learned in
+ * the same way, from the spread that is taken for granted.
  */
 export function learnedPace(times: readonly TimedStage[], personId: string, family: Family, stage: Stage): Pace {
   const spread = PACE.spread.value;
@@ -41,14 +42,17 @@ export function learnedPace(times: readonly TimedStage[], personId: string, fami
     const off = Math.log(time.minutes / expected);
     return Math.abs(off) > PACE.neverDone.value ? [] : [{ off, weight: own && alike ? 1 : PACE.elsewhere.value, counts: own && alike }];
   });
+  const prior = PACE.priorJobs.value;
   let mean = 0;
-  let total = PACE.priorJobs.value;
+  let total = prior;
+  let variance = spread ** 2;
   for (let round = 0; round < ROUNDS; round++) {
     const weights = samples.map(({ off, weight }) => (weight * 5) / (4 + ((off - mean) / spread) ** 2));
-    total = PACE.priorJobs.value + weights.reduce((sum, weight) => sum + weight, 0);
+    total = prior + weights.reduce((sum, weight) => sum + weight, 0);
     mean = samples.reduce((sum, { off }, index) => sum + off * (weights[index] ?? 0), 0) / total;
+    variance = (prior * spread ** 2 + samples.reduce((sum, { off }, index) => sum + (weights[index] ?? 0) * (off - mean) ** 2, 0)) / total;
   }
-  const half = FOUR_IN_FIVE * spread * Math.sqrt(1 + 1 / total);
+  const half = FOUR_IN_FIVE * Math.sqrt(variance * (1 + 1 / total));
   return {
     factor: Math.exp(mean),
     low: Math.exp(mean - half),
@@ -61,11 +65,10 @@ export function learnedPace(times: readonly TimedStage[], personId: string, fami
 export function learnedMinutes(times: readonly TimedStage[], personId: string, family: Family, stringCount: number) {
   const stages = STRING_STAGES.map((stage) => {
     const pace = learnedPace(times, personId, family, stage);
-    return { stage, minutes: stageMinutes(family, stringCount, stage) * pace.factor, jobs: pace.jobs };
+    return { minutes: stageMinutes(family, stringCount, stage) * pace.factor, jobs: pace.jobs };
   });
   return {
     attendedMinutes: stages.reduce((sum, { minutes }) => sum + minutes, 0),
     jobs: Math.max(...stages.map(({ jobs }) => jobs)),
-    perStage: Object.fromEntries(stages.map(({ stage, minutes }) => [stage, minutes])) as Record<StringStage, number>,
   };
 }

@@ -114,8 +114,8 @@ export function advise({ what, severity, wood }: Pick<Finding, 'what' | 'severit
   };
 }
 
-/** What can be found on this instrument at all: pins only where there are pins, electrics only where there can be any. */
-export function findable(instrument: Pick<Instrument, 'bridge' | 'family'>, at: FindingKind): boolean {
+/** What can be found on this instrument at all: pins only where there are pins, a lifting bridge only where one is glued. */
+export function findable(instrument: Pick<Instrument, 'bridge'>, at: FindingKind): boolean {
   const { part } = FINDINGS[at];
   if (part === 'pin') return instrument.bridge.anchor === 'pins';
   if (at === 'bridge-lifts') return GLUED.includes(instrument.bridge.anchor);

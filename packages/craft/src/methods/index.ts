@@ -26,5 +26,5 @@ export {
 export { BUILT_IN_TURNS } from './built-in.js';
 export { methodsFor, type HouseMethods } from './methods-for.js';
 export type { CutTiming } from './cut-timing.js';
-export { isSoft, stringClass } from './string-class.js';
+export { isSoft, isSoftMaterial, stringClass } from './string-class.js';
 export { handFactor, saySlack, SLACK_SCHOOLS, TYPICAL_HAND, type HandMeasures, type SaidSlack, type SlackSchool } from './slack-school.js';

@@ -7,9 +7,13 @@ const THIN_MM = 0.45;
 /** Above this a wound string counts as thick, mm. */
 const THICK_MM = 1;
 
+/** Nylon, fluorocarbon and gut: what the string is made of alone. */
+export const isSoftMaterial = (construction: StringProperties['construction'] | undefined): boolean =>
+  construction === 'nylon' || construction === 'fluorocarbon' || construction === 'gut';
+
 /** Nylon, fluorocarbon and gut, and basses on floss: they are tied, and stretch for a day. */
 export const isSoft = ({ construction, creep }: Pick<StringProperties, 'construction' | 'creep'>): boolean =>
-  construction === 'nylon' || construction === 'fluorocarbon' || construction === 'gut' || creep > 0;
+  isSoftMaterial(construction) || creep > 0;
 
 export function stringClass(family: Family, string: StringProperties): StringClass {
   const { construction, gauge } = string;

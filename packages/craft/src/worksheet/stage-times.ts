@@ -10,7 +10,7 @@ export interface StageTime {
 }
 
 /** A longer silence is a break that nobody took down, not work: half an hour, more than any single step takes. */
-export const LONGEST_STEP_MS = 30 * 60_000;
+const LONGEST_STEP_MS = 30 * 60_000;
 
 /** Stages to which what is no step of a string belongs; null: to whatever comes next. */
 function stageBehind(event: BenchEvent): Stage | null {

@@ -69,7 +69,7 @@ describe('the drawings of an anchor', () => {
   it('changes with the string: turns of a tie, a second hole, the last wrap, the slot it lies in, the cover', () => {
     const tie = (more: Partial<SceneRequest>) => scenesOf('tie-block', six(2, more)).fit;
     expect(tie({ wound: true }).map(({ title }) => title)).toContain('Tuck it once or twice');
-    expect(tie({ wound: false }).map(({ title }) => title)).toContain('Tuck it two or three times');
+    expect(tie({ wound: false }).map(({ title }) => title)).toContain('Tuck it twice or three times');
     expect(tie({ twoHoles: true }).map(({ title }) => title)).toContain('Back through the second hole');
     expect(drawn(tie({ wound: true }))).not.toBe(drawn(tie({ wound: false })));
 

@@ -1,3 +1,4 @@
+import { tieTurns } from '@gold-peg/craft/bench-run';
 import {
   area,
   arrow,
@@ -14,6 +15,8 @@ import {
   type Point,
   type SceneRequest,
 } from '../scene';
+
+const TIMES = ['', 'once', 'twice', 'three times'];
 
 /** A tie block from above: the saddle to the left, the block with its holes, the tail of the bridge to the right. */
 const fromAbove: Part[] = [box('ebony', 16, 3, 50, 37), box('bone', 22, 5, 2.6, 33), box('plate', 40, 5, 15, 33)];
@@ -53,7 +56,8 @@ function tucks(times: number, crossing: number): Part[] {
 
 export function tieBlock(request: SceneRequest): AnchorScenes {
   const { twoHoles, wound } = request;
-  const times = wound ? 2 : 3;
+  const [least, most] = tieTurns(wound);
+  const often = `${TIMES[least]} or ${TIMES[most]}`;
   const through: Part[] = [...cut, taut([0, 10], [23.4, 13], [40, 21.9], [55, 21.9], [62, 18], [66, 8])];
   const tie = twoHoles
     ? {
@@ -71,16 +75,16 @@ export function tieBlock(request: SceneRequest): AnchorScenes {
         ],
       }
     : {
-        title: `Tuck it ${wound ? 'once or twice' : 'two or three times'}`,
+        title: `Tuck it ${often}`,
         says: `Under its own standing part, back over the block, under the loop: ${wound ? 'a wound string grips' : 'a smooth one slips'}. The last crossing lies behind the edge.`,
-        parts: [...fromAbove, tunnel(HOLE_Y), ...neighbours, ...tucks(times, 57), label(68, 44, 'last crossing behind the edge', 'end')],
+        parts: [...fromAbove, tunnel(HOLE_Y), ...neighbours, ...tucks(most, 57), label(68, 44, 'last crossing behind the edge', 'end')],
       };
   return {
     off: [
       {
         title: 'Slacken, open the tie',
         says: 'Push the tail back under the loop; do not cut the tie while it holds.',
-        parts: [...fromAbove, tunnel(HOLE_Y), ...neighbours, ...tucks(times, 57), arrow([62, HOLE_Y - 12], [50, HOLE_Y - 14])],
+        parts: [...fromAbove, tunnel(HOLE_Y), ...neighbours, ...tucks(most, 57), arrow([62, HOLE_Y - 12], [50, HOLE_Y - 14])],
       },
       {
         title: 'Pull it through the block',
@@ -127,7 +131,7 @@ export function tieBlock(request: SceneRequest): AnchorScenes {
         ...fromAbove,
         tunnel(HOLE_Y),
         ...neighbours,
-        ...tucks(times, 47),
+        ...tucks(most, 47),
         badArrow([28, HOLE_Y - 10], [16, HOLE_Y - 10]),
         label(48, 44, 'crossing on top', 'middle'),
       ],

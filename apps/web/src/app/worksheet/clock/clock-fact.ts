@@ -43,6 +43,7 @@ export class ClockFact {
   protected readonly spent = computed(() => sayClock(this.clock.spent()));
   protected readonly label = computed(() => {
     const expected = this.clock.expected();
-    return `${STAGE_NAMES[this.desk.stage()]}${expected === 0 ? '' : `, about ${Math.round(expected)} min`}`;
+    const name = STAGE_NAMES[this.desk.stage()];
+    return expected === null ? name : `${name}, ${Math.round(expected.low)} to ${Math.round(expected.high)} min`;
   });
 }

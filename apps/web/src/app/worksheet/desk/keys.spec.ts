@@ -36,9 +36,10 @@ describe('keys of the worksheet', () => {
     }
   });
 
-  it('are had back from a field by Escape', () => {
+  it('are had back from a field or a button by Escape', () => {
     expect(press('Escape', element('<input>'))).toEqual({ kind: 'leave' });
     expect(press('Escape', element('<select></select>'))).toEqual({ kind: 'leave' });
+    expect(press('Escape', element('<button>checked</button>'))).toEqual({ kind: 'leave' });
     expect(press('Escape')).toBeNull();
   });
 

@@ -11,7 +11,7 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: 'Backspace', does: 'take the last step back' },
   { keys: '← →', does: 'along the rule, one stage back or on' },
   { keys: 'Enter', does: 'edit the number in hand' },
-  { keys: 'Esc', does: 'leave the field: the keys are those of the worksheet again' },
+  { keys: 'Esc', does: 'leave a field or a button: the keys are those of the worksheet again' },
   { keys: 'W', does: 'why this number: the rule and what it was computed from' },
   { keys: 'X', does: 'the string in hand is lost: say why, and begin again with another' },
   { keys: 'P', does: 'stop the clock, and let it run on' },
@@ -27,7 +27,7 @@ export function keyAction(
 ): KeyAction | null {
   if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented) return null;
   const element = event.target as HTMLElement | null;
-  if (event.key === 'Escape' && element?.closest?.('input, textarea, select') != null) return { kind: 'leave' };
+  if (event.key === 'Escape' && element?.closest?.('input, textarea, select, button, a') != null) return { kind: 'leave' };
   if (element?.closest?.('input, textarea, select, [contenteditable], [role=slider], [role=option], [role=combobox]')) return null;
   const has = (selector: string) => element?.closest?.(selector) != null;
   const digit = Number(event.key);

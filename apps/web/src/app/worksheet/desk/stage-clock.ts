@@ -1,5 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { learnedPace, stageMinutes } from '@gold-peg/craft/day';
 import { isStringStage, stageTimes } from '@gold-peg/craft/worksheet';
 import { interval, map } from 'rxjs';
 import { HouseClock } from '../../bench-log/house-clock';
@@ -26,10 +27,13 @@ export class StageClock {
       .filter((time) => time.stage === stage)
       .reduce((sum, { ms }) => sum + ms, 0);
   });
-  /** Minutes that it is expected to take this person; 0 where nothing is expected. */
+  /** Minutes between which it takes this person four times in five; null where nothing is expected. */
   readonly expected = computed(() => {
-    const here = (this.desk.run()?.steps ?? []).filter(({ stage }) => stage === this.desk.stage());
-    return here.reduce((sum, { minutes }) => sum + minutes.attended, 0);
+    const [instrument, stage] = [this.desk.instrument(), this.desk.stage()];
+    if (instrument === null) return null;
+    const minutes = stageMinutes(instrument.family, instrument.strings.length, stage);
+    const { low, high } = learnedPace(this.desk.file()?.times ?? [], this.session.person()?.id ?? '', instrument.family, stage);
+    return minutes === 0 ? null : { low: low * minutes, high: high * minutes };
   });
 
   /** Stops the clock, or lets it run on. */

@@ -2,7 +2,7 @@ import { computed, effect, inject, Injectable, signal, untracked } from '@angula
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { CountedTurnsRow } from '@gold-peg/contract/bench-log';
 import { evidenceOf } from '@gold-peg/contract/jobs';
-import { toInstrument } from '@gold-peg/contract/register';
+import { toInstrument, type PastSetup } from '@gold-peg/contract/register';
 import {
   nextStep,
   planRun,
@@ -199,7 +199,13 @@ export class WorksheetDesk {
   /** The line whose packet is opened, where the set has one. */
   readonly lineName = computed(() => this.table.lineNames().get(this.candidate()?.lineId ?? '') ?? '');
   /** The setup before this job: what was found, measured and noted last time. */
-  readonly lastTime = computed(() => this.file()?.passport.setups.find(({ jobId }) => jobId !== this.file()?.job.id) ?? null);
+  readonly lastTime = computed(() => {
+    const file = this.file();
+    const started = this.startedAt() ?? file?.job.takenInAt;
+    const before = ({ jobId, fittedAt }: PastSetup) =>
+      jobId !== file?.job.id && (started === undefined || Date.parse(fittedAt) < Date.parse(started));
+    return file?.passport.setups.find(before) ?? null;
+  });
   private readonly steps = computed(() => stringSteps(this.run()?.steps ?? []));
   readonly startedAt = computed(() => this.sheet().standing[0]?.at ?? null);
   readonly closed = computed(() => this.sheet().handedOver !== null);

@@ -34,7 +34,7 @@ describe('strip and anchor, drawn', () => {
     const page = await open('classical', 'anchor', []);
     bench.desk.lane.set(0);
     await page.settle();
-    expect(titles(page).join(' ')).toContain('two or three times');
+    expect(titles(page).join(' ')).toContain('twice or three times');
     bench.desk.lane.set(5);
     await page.settle();
     expect(titles(page).join(' ')).toContain('once or twice');

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, sig
 import { FormsModule } from '@angular/forms';
 import { toolLaid, referenceRead } from '@gold-peg/contract/bench-log';
 import type { ToolKind } from '@gold-peg/craft/tools';
+import { hertz, semitonesBetween } from '@gold-peg/craft/units';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { toolRows, type ToolRow } from './tool-rows';
 
@@ -29,7 +30,7 @@ export class BenchList {
   protected readonly referenceSays = computed(() => {
     const read = this.desk.sheet().reference?.payload.a4Hz;
     if (read === undefined) return { wrong: false, says: `asked for: A = ${this.asked()} Hz` };
-    const cents = 1200 * Math.log2(read / this.asked());
+    const cents = 100 * semitonesBetween(hertz(this.asked()), hertz(read));
     return Math.abs(cents) < 0.5
       ? { wrong: false, says: `✓ as asked, A = ${this.asked()} Hz` }
       : {

@@ -1,7 +1,8 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { checkString, zeroError } from '@gold-peg/craft/gauges';
 import { printGauge } from '@gold-peg/craft/strings';
-import { fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
+import { fromMillimetres, metres, toMillimetres } from '@gold-peg/craft/units';
+import type { GaugeRead } from '@gold-peg/craft/worksheet';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 
 /** What a reading says of a string: on one line for its lane, and whole. */
@@ -17,10 +18,14 @@ export class Readings {
   private readonly desk = inject(WorksheetDesk);
   private readonly strings = computed(() => this.desk.strings().filter((string) => string !== null));
 
+  /** A reading is of the string that was planned when it was taken: another set that is chosen since has to be measured itself. */
+  private readonly isOf = ({ plannedMm }: GaugeRead, index: number): boolean =>
+    Math.abs(plannedMm - toMillimetres(this.desk.strings()[index]?.gauge ?? metres(0))) < 1e-6;
+
   readonly verdicts = computed<readonly (Verdict | null)[]>(() =>
     this.desk.sheet().gauges.map((event, index) => {
       const strings = this.strings();
-      if (event === null || strings.length !== this.desk.lanes().length) return null;
+      if (event === null || strings.length !== this.desk.lanes().length || !this.isOf(event.payload, index)) return null;
       return sayCheck(checkString(fromMillimetres(event.payload.readMm), strings, index), event.payload.readMm, index);
     }),
   );
@@ -29,7 +34,9 @@ export class Readings {
   readonly zeroSays = computed(() => {
     const readings = this.desk.sheet().gauges.flatMap((event, index) => {
       const string = this.desk.strings()[index] ?? null;
-      return event === null || string === null ? [] : [{ read: fromMillimetres(event.payload.readMm), string }];
+      return event === null || string === null || !this.isOf(event.payload, index)
+        ? []
+        : [{ read: fromMillimetres(event.payload.readMm), string }];
     });
     const off = zeroError(readings);
     if (off === null) return null;

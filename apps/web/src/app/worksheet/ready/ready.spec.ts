@@ -98,8 +98,25 @@ describe('the bench made ready', () => {
     expect(of('gauge-read')).toMatchObject([{ string: 1, payload: { readMm: 0.33, by: 'typed' } }]);
     await page.type('or type, mm', '33');
     await page.press('keep');
-    expect(page.alert()).toContain('between 0.13 and 4.5 mm');
+    expect(page.alert()).toContain('The reading, 33 mm, must lie between 0.127 and 4.572 mm');
+    expect(page.field('or type, mm').value).toBe('33'); // nothing typed is lost
+    TestBed.inject(Caliper).press(0.02);
+    await page.settle();
+    expect(page.alert()).toContain('must lie between 0.127');
     expect(of('gauge-read')).toHaveLength(1);
+  });
+
+  it('forgets what was read of another set', async () => {
+    const page = await open();
+    await bench.choose(TENS);
+    bench.desk.lane.set(0);
+    await page.settle();
+    await page.type('or type, mm', '0.25');
+    await page.press('keep');
+    expect(page.text).toContain('✓ reads 0.25 mm');
+    await bench.choose('electric-nickel-9-11-16-24w-32w-42w');
+    await page.settle();
+    expect(page.text).not.toContain('reads 0.25 mm');
   });
 
   it('suspects the caliper where all strings read too much alike', async () => {

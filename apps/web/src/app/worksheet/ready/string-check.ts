@@ -1,13 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
+import { gaugeRead } from '@gold-peg/contract/bench-log';
 import { printGauge } from '@gold-peg/craft/strings';
 import { toMillimetres } from '@gold-peg/craft/units';
 import { Caliper } from '../../devices/caliper';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { Readings } from './readings';
-
-const RANGE = { least: 0.13, most: 4.5 };
 
 /** Measures the string in hand, by the caliper or by what somebody types, and says whether it is the one that it should be. */
 @Component({
@@ -54,16 +53,17 @@ export class StringCheckPanel {
   protected async take(): Promise<void> {
     const typed = this.typed();
     if (typed === null) return;
-    if (typed < RANGE.least || typed > RANGE.most)
-      return this.fault.set(`The reading must lie between ${RANGE.least} and ${RANGE.most} mm: no string is thinner or thicker.`);
-    await this.keep(typed, 'typed');
-    this.typed.set(null);
+    if (await this.keep(typed, 'typed')) this.typed.set(null);
   }
 
-  private async keep(mm: number, by: 'caliper' | 'typed'): Promise<void> {
-    this.fault.set(null);
+  /** Returns whether it was kept: what no string can read is said, not logged. */
+  private async keep(mm: number, by: 'caliper' | 'typed'): Promise<boolean> {
     const planned = this.planned();
-    if (planned === null || this.desk.closed()) return;
-    await this.desk.happens({ kind: 'gauge-read', string: this.desk.lane() + 1, payload: { readMm: mm, plannedMm: planned, by } });
+    if (planned === null || this.desk.closed()) return false;
+    const read = gaugeRead.safeParse({ readMm: mm, plannedMm: planned, by });
+    this.fault.set(read.success ? null : `The reading, ${mm} mm, ${read.error.issues[0]?.message ?? 'is not right'}.`);
+    if (!read.success) return false;
+    await this.desk.happens({ kind: 'gauge-read', string: this.desk.lane() + 1, payload: read.data });
+    return true;
   }
 }

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { softAt, stretchingInForce } from '@gold-peg/craft/bench-run';
+import { stretchingInForce } from '@gold-peg/craft/bench-run';
+import { isSoftMaterial } from '@gold-peg/craft/methods';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { WindDialogs } from '../wind/wind-dialogs';
 import { sayStretching, saySchool } from './school-words';
@@ -48,7 +49,7 @@ export class SchoolLine {
     const [instrument, run] = [this.desk.instrument(), this.desk.run()];
     if (instrument === null || run === null) return '';
     if (!this.settling()) return saySchool(run.schools, this.desk.choices());
-    const soft = softAt(this.desk.strings()[this.desk.lane()]?.construction);
+    const soft = isSoftMaterial(this.desk.strings()[this.desk.lane()]?.construction);
     return sayStretching(stretchingInForce(instrument, this.desk.choices(), soft), this.desk.choices());
   });
 }
