@@ -132,6 +132,20 @@ describe('what an instrument forces', () => {
     expect(overruled).toEqual({ value: 'one-at-a-time', from: 'forced', forced: 'loose-bridge', overruled: 'all-off' });
   });
 
+  it('is said where there is no other way, also to who wanted no other', () => {
+    for (const [anchor, forced] of [
+      ['hooked-tailpiece', 'loose-bridge'],
+      ['floating-vibrato', 'floating-bridge'],
+      ['wrap-and-tuck', 'tails-under-neighbours'],
+    ] as const)
+      expect(schools(anchor).stripping).toMatchObject({ from: 'forced', forced, overruled: null });
+    expect(schools('hooked-tailpiece', { house: { stripping: 'one-at-a-time' } }).stripping).toMatchObject({
+      forced: 'loose-bridge',
+      overruled: null,
+    });
+    expect(schools('floating-vibrato', {}, true).stripping.forced).toBeNull();
+  });
+
   it('lets all strings off a floating bridge only while it is blocked', () => {
     const wish: LayeredChoices = { technician: { stripping: 'all-off' } };
     expect(schools('floating-vibrato', wish).stripping).toMatchObject({ value: 'one-at-a-time', forced: 'floating-bridge' });

@@ -113,9 +113,11 @@ export function schoolsInForce(instrument: Pick<Instrument, 'bridge'>, choices: 
 
 function resolve<T>(wished: Chosen<T>, possible: readonly T[], why: ForcedBy | null): School<T> {
   const [first] = possible;
-  if (possible.includes(wished.value) || first === undefined) return { ...wished, forced: null, overruled: null };
-  // nobody is overruled who did not choose
-  return { value: first, from: 'forced', forced: why, overruled: wished.from === 'built-in' ? null : wished.value };
+  // where there is one way only, it is said why, though it is what was wished for
+  if ((possible.includes(wished.value) && possible.length > 1) || first === undefined) return { ...wished, forced: null, overruled: null };
+  // nobody is overruled who did not choose, or chose the same
+  const overruled = wished.from === 'built-in' || wished.value === first ? null : wished.value;
+  return { value: first, from: 'forced', forced: why, overruled };
 }
 
 /** How a string of this make is stretched at this instrument. `soft`: nylon, fluorocarbon or gut. */
