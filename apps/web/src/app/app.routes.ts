@@ -1,4 +1,11 @@
-import type { Routes } from '@angular/router';
+import type { Routes, UrlMatchResult, UrlSegment } from '@angular/router';
+
+/** `worksheet/:jobId` with or without its stage: one route, so that the worksheet stays as it is when its stage changes. */
+function worksheetUrl(url: UrlSegment[]): UrlMatchResult | null {
+  const [place, jobId, stage, ...beyond] = url;
+  if (place?.path !== 'worksheet' || jobId === undefined || beyond.length > 0) return null;
+  return { consumed: url, posParams: stage === undefined ? { jobId } : { jobId, stage } };
+}
 
 /** One lazy route per place. */
 export const routes: Routes = [
@@ -32,12 +39,7 @@ export const routes: Routes = [
     loadComponent: () => import('./worksheet/no-worksheet').then((place) => place.NoWorksheet),
   },
   {
-    path: 'worksheet/:jobId',
-    title: 'Worksheet · Gold Peg',
-    loadComponent: () => import('./worksheet/worksheet').then((place) => place.WorksheetPlace),
-  },
-  {
-    path: 'worksheet/:jobId/:stage',
+    matcher: worksheetUrl,
     title: 'Worksheet · Gold Peg',
     loadComponent: () => import('./worksheet/worksheet').then((place) => place.WorksheetPlace),
   },

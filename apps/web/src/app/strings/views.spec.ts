@@ -93,8 +93,7 @@ describe('the table', () => {
     far.answer(kept);
     far.answer({ ...houseTable(), strings: houseTable().strings.map((string) => (string.id === kept.id ? kept : string)) });
     await page.press('Keep');
-    await vi.waitFor(async () => {
-      await page.settle();
+    await page.until(() => {
       expect(page.text).toContain('an offcut of 150 mm that weighed 1.05 g');
       expect(page.text).toContain('Kept.');
     });
@@ -113,8 +112,7 @@ describe('another gauge of a line', () => {
     far.answer({ ...row, id: 'electric-nickel-47', gaugeMm: 1.1938, version: 1 }, 201);
     far.answer(houseTable());
     await page.press('add it to the table');
-    await vi.waitFor(async () => {
-      await page.settle();
+    await page.until(() => {
       expect(page.text).toContain('.047 is in the table.');
     });
     expect(far.sent[0]).toMatchObject({
@@ -131,8 +129,7 @@ describe('another gauge of a line', () => {
     await page.type('thousandths of an inch', '460');
     far.answer(problem('invalid', 'gaugeMm must lie between 0.127 and 4.572 mm'), 422);
     await page.press('add it to the table');
-    await vi.waitFor(async () => {
-      await page.settle();
+    await page.until(() => {
       expect(page.alert()).toContain('gaugeMm must lie between');
     });
     expect(page.field('thousandths of an inch').value).toBe('460');
@@ -163,8 +160,7 @@ describe('sets', () => {
     far.answer({ ...set, stringIds: ['electric-plain-10'], version: 1 }, 201);
     far.answer(houseTable());
     await page.submit();
-    await vi.waitFor(async () => {
-      await page.settle();
+    await page.until(() => {
       expect(page.text).toContain('.0095–.044 nickel-plated steel is in the table.');
     });
     expect(far.sent[0]?.body).toMatchObject(set);
@@ -175,8 +171,7 @@ describe('sets', () => {
     await page.type('gauges from string 1 on, w for wound', '10 13 17');
     far.answer(problem('taken', 'That id is already in the table.'), 409);
     await page.submit();
-    await vi.waitFor(async () => {
-      await page.settle();
+    await page.until(() => {
       expect(page.alert()).toBe('That id is already in the table.');
     });
     expect(page.field('gauges from string 1 on, w for wound').value).toBe('10 13 17');
@@ -213,8 +208,7 @@ describe('the shelf', () => {
     far.answer({ ...order, lines }, 201);
     far.answer({ items: [item({})], moves: [], orders: [{ ...order, lines }] } as StockList);
     await page.press('Order 1 running low');
-    await vi.waitFor(async () => {
-      await page.settle();
+    await page.until(() => {
       expect(page.text).toContain('5 pieces on the way, in about 1 min');
     });
     expect(far.sent[0]?.body).toEqual({ lines });
@@ -227,8 +221,7 @@ describe('the shelf', () => {
     await page.type('lie there', '-3');
     far.answer(problem('invalid', 'counted must lie between 0 and 9999 pieces'), 422);
     await page.submit();
-    await vi.waitFor(async () => {
-      await page.settle();
+    await page.until(() => {
       expect(page.alert()).toContain('counted must lie between 0');
     });
     expect(page.field('lie there').value).toBe('-3');
@@ -280,8 +273,7 @@ describe('files', () => {
     transfer.items.add(new File([text], name));
     input.files = transfer.files;
     input.dispatchEvent(new Event('change'));
-    await vi.waitFor(() => expect(far.sent.length).toBeGreaterThan(0));
-    await page.settle();
+    await page.until(() => expect(far.sent.length).toBeGreaterThan(0));
   };
 
   it('are looked over first, and written only when that is asked', async () => {
@@ -290,16 +282,14 @@ describe('files', () => {
     far.answer({ ...found, written: false });
     await pick(page, 'ours.json', '{}');
     expect(far.sent[0]?.body).toEqual({ kind: 'strings', format: 'json', text: '{}', write: false });
-    await vi.waitFor(async () => {
-      await page.settle();
+    await page.until(() => {
       expect(page.text).toContain('ours.json: 3 rows, 1 new, 1 changed, 1 as they are.');
     });
     far.answer({ ...found, written: true });
     far.answer(houseTable());
     far.answer({ items: [], moves: [], orders: [] });
     await page.press('Write 2 rows');
-    await vi.waitFor(async () => {
-      await page.settle();
+    await page.until(() => {
       expect(page.text).toContain('✓ written');
     });
     expect(far.sent[1]?.body).toMatchObject({ write: true });
@@ -310,8 +300,7 @@ describe('files', () => {
     const problems = [{ row: 4, column: 'gauge_mm', says: 'must lie between 0.127 and 4.572 mm' }];
     far.answer({ rows: 0, added: 0, changed: 0, same: 0, written: false, problems });
     await pick(page, 'ours.csv', 'id\n');
-    await vi.waitFor(async () => {
-      await page.settle();
+    await page.until(() => {
       expect(page.text).toContain('ours.csv has 1 fault. Nothing was written');
     });
     expect([...page.element.querySelectorAll('td')].map(({ textContent }) => textContent)).toEqual([
@@ -325,8 +314,7 @@ describe('files', () => {
   it('say so when the server is away', async () => {
     const page = await BenchPage.open(FilesView);
     await pick(page, 'ours.csv', 'id\n');
-    await vi.waitFor(async () => {
-      await page.settle();
+    await page.until(() => {
       expect(page.alert()).not.toBe('');
     });
   });

@@ -1,5 +1,6 @@
 import type { Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { vi } from 'vitest';
 
 /** A component as somebody at the bench meets it: buttons by what they say, fields by their label. */
 export class BenchPage<T> {
@@ -68,6 +69,17 @@ export class BenchPage<T> {
     input.value = text;
     input.dispatchEvent(new Event('input'));
     await this.settle();
+  }
+
+  /** Looks again and again until `seen` finds nothing missing: what goes through IndexedDB takes its time on a busy machine. */
+  async until(seen: () => void): Promise<void> {
+    await vi.waitFor(
+      async () => {
+        await this.settle();
+        seen();
+      },
+      { timeout: 8000 },
+    );
   }
 
   async submit(): Promise<void> {

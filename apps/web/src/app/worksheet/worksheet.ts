@@ -56,6 +56,12 @@ export class WorksheetPlace {
   private readonly last = inject(LastWorksheet);
   private readonly clock = inject(StageClock);
 
+  private readonly knownStage = computed(() => STAGES.find((known) => known === this.stage()) ?? null);
+  private readonly isOpen = computed(() => this.desk.file()?.job.id === this.jobId() && this.desk.tableIsThere());
+  /** Strings and stage are known; an address without a stage leads to the one the work has come to. */
+  protected readonly isLaidOut = computed(() => this.isOpen() && this.knownStage() === this.desk.stage());
+
+  protected readonly name = computed(() => this.desk.file()?.passport.name ?? '');
   protected readonly sub = computed(() => {
     const passport = this.desk.file()?.passport;
     if (passport === undefined) return '';
@@ -81,20 +87,19 @@ export class WorksheetPlace {
       untracked(() => void this.open(jobId));
     });
     effect(() => {
-      const stage = STAGES.find((known) => known === this.stage());
-      if (stage === undefined) return;
-      untracked(() => this.desk.stage.set(stage));
+      if (!this.isOpen()) return;
+      const stage = this.knownStage();
+      untracked(() => (stage === null ? void this.actions.go(this.desk.reached(), true) : this.desk.stage.set(stage)));
     });
   }
 
   protected async open(jobId: string): Promise<void> {
     this.last.remember(jobId);
     await this.desk.open(jobId);
-    if (this.stage() === undefined && this.desk.file() !== null) await this.actions.go(this.desk.reached(), true);
   }
 
   protected async press(event: KeyboardEvent): Promise<void> {
-    if (this.dialog.openDialogs.length > 0) return;
+    if (!this.isLaidOut() || this.dialog.openDialogs.length > 0) return;
     const action = keyAction(event, this.desk.lanes().length);
     if (action === null) return;
     event.preventDefault();

@@ -69,6 +69,8 @@ export class WorksheetDesk {
 
   readonly file = this.files.file;
   readonly trouble = this.files.trouble;
+  /** Whether the strings table has come, or cannot. */
+  readonly tableIsThere = computed(() => this.table.file() !== null || this.table.trouble() !== null);
   /** The lane in hand, zero-based. */
   readonly lane = signal(0);
   readonly stage = signal<Stage>('choose');
