@@ -154,3 +154,38 @@ describe('nut', () => {
     expect(refusedField('nut', { ...nut, turnsAbove: 3 })).toBe('turnsAbove');
   });
 });
+
+describe('settle', () => {
+  it('says whether a string stretches or slips; null is a round that never comes', () => {
+    const reply = answer('settle', { dropsCents: [40, 20, 10, 5], toleranceCents: 2 });
+    expect(reply).toMatchObject({ ok: true, answer: { verdict: 'settling', roundsLeft: { likely: 2 } } });
+    const never = answer('settle', { dropsCents: [46, 26, 16, 11, 8.5, 7.25, 6.6, 6.3, 6.2, 6.1], toleranceCents: 2 });
+    expect(never).toMatchObject({ ok: true, answer: { roundsLeft: { likely: null } } });
+  });
+
+  it.each([
+    ['dropsCents.1', { dropsCents: [5, 2000] }],
+    ['dropsCents', { dropsCents: new Array<number>(31).fill(4) }],
+    ['toleranceCents', { toleranceCents: 0 }],
+  ])('refuses a wrong %s', (field, change) => {
+    expect(refusedField('settle', { dropsCents: [20, 10], toleranceCents: 2, ...change })).toBe(field);
+  });
+});
+
+describe('drift', () => {
+  const asked = { readings: [{ hours: 0.5, cents: -20, retuned: true }], limitCents: 5, holdCents: 5, holdHours: 2 };
+
+  it('says when to tune again, on the clock of the readings', () => {
+    const reply = answer('drift', asked);
+    expect(reply.ok && (reply.answer as { nextRetuneHours: { likely: number } }).nextRetuneHours.likely).toBeGreaterThan(0.5);
+  });
+
+  it.each([
+    ['readings', { readings: [] }],
+    ['readings.0.hours', { readings: [{ hours: 0, cents: -20, retuned: true }] }],
+    ['readings.1.hours', { readings: [...asked.readings, ...asked.readings] }],
+    ['holdHours', { holdHours: 0 }],
+  ])('refuses wrong %s', (field, change) => {
+    expect(refusedField('drift', { ...asked, ...change })).toBe(field);
+  });
+});

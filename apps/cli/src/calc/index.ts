@@ -3,6 +3,7 @@ import { invalidInput, problem, type Problem } from '@gold-peg/contract/problems
 import type { Outcome } from '@gold-peg/craft/outcome';
 import type { Fault } from './fault.js';
 import { answerNut } from './nut.js';
+import { answerDrift, answerSettle } from './settle.js';
 import { answerSlack } from './slack.js';
 import { answerString } from './string.js';
 import { answerWinding } from './winding.js';
@@ -12,6 +13,8 @@ const ANSWERS: { [T in CalcTopic]: (asked: Question<T>) => Outcome<unknown, Faul
   winding: answerWinding,
   slack: answerSlack,
   nut: answerNut,
+  settle: answerSettle,
+  drift: answerDrift,
 };
 
 export type Reply = { ok: true; answer: unknown } | { ok: false; problem: Problem };

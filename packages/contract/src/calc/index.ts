@@ -1,5 +1,6 @@
 import type * as z from 'zod';
 import { nutAnswer, nutQuestion } from './nut.js';
+import { driftAnswer, driftQuestion, settleAnswer, settleQuestion } from './settle.js';
 import { slackAnswer, slackQuestion } from './slack.js';
 import { stringAnswer, stringQuestion } from './string.js';
 import { windingAnswer, windingQuestion } from './winding.js';
@@ -10,6 +11,8 @@ export const CALC_TOPICS = {
   winding: { question: windingQuestion, answer: windingAnswer },
   slack: { question: slackQuestion, answer: slackAnswer },
   nut: { question: nutQuestion, answer: nutAnswer },
+  settle: { question: settleQuestion, answer: settleAnswer },
+  drift: { question: driftQuestion, answer: driftAnswer },
 } as const;
 
 export type CalcTopic = keyof typeof CALC_TOPICS;

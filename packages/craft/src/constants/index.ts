@@ -17,3 +17,4 @@ export {
   WINDING,
   YOUNGS_MODULUS,
 } from './mechanics.js';
+export { DRIFT, ROUNDS } from './settling.js';

@@ -1,0 +1,26 @@
+import { constant } from './constant.js';
+
+/** Rounds of stretching and tuning again by hand. */
+export const ROUNDS = {
+  noise: constant(1.2, [0.6, 2], '¢', 'a drop read twice: pluck, reading and the hand on the peg'),
+  slipping: constant(0.15, [0.05, 0.25], '', 'new strings whose anchor or kink gives way, workshop practice'),
+  /** How unevenly a string slips, as a share of what it loses in a round. */
+  unevenness: constant(0.15, [0.05, 0.3], '', 'workshop practice'),
+  typicalFirstDrop: constant(35, [10, 120], '¢', 'first stretch of a new string, workshop practice'),
+  /** Mean of what goes on being lost in every round of a sound string. */
+  typicalRemainder: constant(0.6, [0, 2], '¢', 'workshop practice'),
+} as const;
+
+/** How far new strings go on moving by themselves. */
+export const DRIFT = {
+  noise: constant(1, [0.5, 2], '¢', 'two readings hours apart, temperature and hand included'),
+  /** Typical amplitude of what creep takes, ¢: per e-fold of time in the logarithmic law, in all in the stretched exponential. */
+  amplitude: constant(20, [3, 80], '¢', 'nylon and fluorocarbon trebles tuned again over a day'),
+  /** When creep begins to slow down, h. */
+  onset: constant(0.12, [0.01, 1.5], 'h', 'the same'),
+  /** Time of the stretched exponential, h. */
+  relaxation: constant(6, [0.3, 120], 'h', 'relaxation of drawn polymers'),
+  stretch: constant(0.45, [0.25, 0.8], '', 'relaxation of drawn polymers'),
+  /** How much likelier the logarithmic law is, before anything was read. */
+  logarithmic: constant(0.7, [0.5, 0.9], '', 'creep of drawn polymers within days'),
+} as const;

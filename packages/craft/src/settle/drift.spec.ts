@@ -1,0 +1,85 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { cents } from '../units/index.js';
+import { forecastDrift, type DriftReading } from './drift.js';
+
+const HOURS = [0.2, 0.5, 1, 3, 6];
+
+/** What is read at each hour of a string that creeps by `gone`, brought back to pitch wherever `retuned` says so. */
+function read(gone: (hours: number) => number, retuned = HOURS.map(() => true)): DriftReading[] {
+  let base = 0;
+  return HOURS.map((hours, index) => {
+    const reading = { hours, cents: cents(gone(base) - gone(hours)), retuned: retuned[index] ?? true };
+    if (reading.retuned) base = hours;
+    return reading;
+  });
+}
+const logarithmic = (b: number, onset: number) => (hours: number) => b * Math.log(1 + hours / onset);
+const forecast = (readings: readonly DriftReading[], limit = 5, holdCents = 5, holdHours = 2) =>
+  forecastDrift({ readings, limit: cents(limit), hold: { cents: cents(holdCents), hours: holdHours } });
+
+describe('logarithmic creep', () => {
+  // t' = (t + τ) e^(limit/b) − τ, by hand for b = 18 ¢, τ = 0.12 h, t = 6 h; it holds from t with (t + 2.12) = (t + 0.12) e^(5/18)
+  it('is tuned again at the hour the law gives', () => {
+    const { nextRetune, holdsFrom } = forecast(read(logarithmic(18, 0.12)));
+    expect(nextRetune.likely / 7.96).toBeCloseTo(1, 1);
+    expect(holdsFrom.likely / 6.127).toBeCloseTo(1, 1);
+    expect(nextRetune.low).toBeLessThan(nextRetune.likely);
+    expect(nextRetune.high).toBeGreaterThan(nextRetune.likely);
+  });
+
+  it.each([
+    [8, 0.05],
+    [30, 0.3],
+    [12, 1],
+  ])('of %d cents from %d hours on is found again', (b, onset) => {
+    const wanted = (6 + onset) * Math.exp(5 / b) - onset;
+    expect(Math.abs(forecast(read(logarithmic(b, onset))).nextRetune.likely / wanted - 1)).toBeLessThan(0.2);
+  });
+
+  it('is measured against the last tuning, not the last reading', () => {
+    const law = logarithmic(18, 0.12);
+    const { nextRetune } = forecast(read(law, [true, true, true, true, false]), 30);
+    expect(Math.abs(nextRetune.likely / (3.12 * Math.exp(30 / 18) - 0.12) - 1)).toBeLessThan(0.2);
+  });
+
+  it('is due at once where it is too far off already', () => {
+    expect(forecast(read(logarithmic(18, 0.12), [true, true, true, true, false]), 5).nextRetune.likely).toBe(6);
+  });
+});
+
+it('a string that has done what it will is never due again', () => {
+  const { nextRetune } = forecast(
+    read((hours) => 25 * (1 - Math.exp(-((hours / 0.4) ** 0.8)))),
+    8,
+  );
+  expect(nextRetune.likely).toBe(Number.POSITIVE_INFINITY);
+});
+
+it('one reading is enough for a first, wide answer', () => {
+  const { nextRetune } = forecast([{ hours: 0.25, cents: cents(-20), retuned: true }]);
+  expect(nextRetune.low).toBeGreaterThanOrEqual(0.25);
+  expect(nextRetune.high / nextRetune.low).toBeGreaterThan(1.2);
+  expect(nextRetune.high).toBeLessThan(24);
+});
+
+it('more room, later work: a wider limit is reached no sooner, and is held no later', () => {
+  fc.assert(
+    fc.property(fc.double({ min: 3, max: 40, noNaN: true }), fc.double({ min: 0.05, max: 1, noNaN: true }), (b, onset) => {
+      const readings = read(logarithmic(b, onset));
+      const near = forecast(readings, 3, 3);
+      const far = forecast(readings, 6, 6);
+      expect(far.nextRetune.likely).toBeGreaterThanOrEqual(near.nextRetune.likely);
+      expect(far.holdsFrom.likely).toBeLessThanOrEqual(near.holdsFrom.likely);
+    }),
+    { numRuns: 25 },
+  );
+});
+
+it('is called with readings in the order of time', () => {
+  expect(() => forecast([])).toThrow('at least one reading');
+  const [first, second] = read(logarithmic(18, 0.12));
+  if (first === undefined || second === undefined) throw new Error('two readings are needed');
+  expect(() => forecast([second, first])).toThrow('later than the one before');
+  expect(() => forecast([first], 0)).toThrow('limit');
+});

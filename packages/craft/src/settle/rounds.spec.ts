@@ -1,0 +1,88 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { cents } from '../units/index.js';
+import { judgeRounds } from './rounds.js';
+
+const judge = (drops: readonly number[], tolerance = 2) => judgeRounds({ drops: drops.map(cents), tolerance: cents(tolerance) });
+
+/** Normal noise from two even chances (Box and Muller). */
+const even = fc.double({ min: 1e-9, max: 1, noNaN: true });
+const noise = fc.tuple(even, even).map(([u, v]) => 1.2 * Math.sqrt(-2 * Math.log(u)) * Math.cos(2 * Math.PI * v));
+const share = <T>(cases: readonly T[], is: (one: T) => boolean) => cases.filter(is).length / cases.length;
+const sample = <T>(of: fc.Arbitrary<T>) => fc.sample(of, { numRuns: 40, seed: 7 });
+
+describe('a string that stretches', () => {
+  it('is told its rounds: 40, 20, 10, 5 cents halve, and 1¼ is the first below two', () => {
+    const { verdict, slipProbability, roundsLeft, nextDrop } = judge([40, 20, 10, 5]);
+    expect(verdict).toBe('settling');
+    expect(slipProbability).toBeLessThan(0.01);
+    expect(roundsLeft.likely).toBe(2);
+    expect(nextDrop.likely).toBeCloseTo(2.5, 0);
+    expect(nextDrop.low).toBeLessThan(2.5 - 1.2);
+    expect(nextDrop.high).toBeGreaterThan(2.5 + 1.2);
+  });
+
+  it('is done where the last round cost no more than is good enough', () => {
+    expect(judge([32, 8, 2, 0.5]).roundsLeft).toMatchObject({ low: 0, likely: 0 });
+  });
+
+  it('never settles where what goes on being lost is more than is good enough', () => {
+    const { roundsLeft } = judge([46, 26, 16, 11, 8.5, 7.25, 6.6, 6.3, 6.2, 6.1]);
+    expect(roundsLeft.likely).toBe(Number.POSITIVE_INFINITY);
+  });
+
+  it('is seldom taken for one that slips', () => {
+    const rounds = fc
+      .record({
+        first: fc.double({ min: 15, max: 90, noNaN: true }),
+        kept: fc.double({ min: 0.2, max: 0.7, noNaN: true }),
+        off: fc.array(noise, { minLength: 5, maxLength: 5 }),
+      })
+      .map(({ first, kept, off }) => off.map((away, n) => first * kept ** n + away));
+    expect(share(sample(rounds), (drops) => judge(drops).slipProbability > 0.5)).toBeLessThan(0.05);
+  });
+});
+
+describe('a string that slips', () => {
+  it('loses as much every time, and is found out', () => {
+    expect(judge([19, 22, 18, 21, 20]).verdict).toBe('slipping');
+    const rounds = fc
+      .record({ level: fc.double({ min: 8, max: 60, noNaN: true }), off: fc.array(noise, { minLength: 5, maxLength: 5 }) })
+      .map(({ level, off }) => off.map((away) => level + away));
+    expect(share(sample(rounds), (drops) => judge(drops).slipProbability > 0.5)).toBeGreaterThan(0.95);
+  });
+
+  it('is no more than a suspicion before the third reading', () => {
+    expect(judge([20, 20]).verdict).toBe('early');
+    expect(judge([20, 20]).slipProbability).toBeGreaterThan(0.15);
+  });
+});
+
+it('one odd reading does not turn a verdict', () => {
+  expect(judge([40, 20, 10, 18, 2.5, 1.2]).slipProbability).toBeLessThan(0.5);
+});
+
+it('knows only its priors where nothing was read', () => {
+  const { verdict, slipProbability } = judge([]);
+  expect(verdict).toBe('early');
+  expect(slipProbability).toBeCloseTo(0.15, 9);
+});
+
+it('never asks for more rounds where more is good enough', () => {
+  const drops = fc.array(fc.double({ min: -3, max: 60, noNaN: true }), { maxLength: 6 });
+  fc.assert(
+    fc.property(drops, fc.double({ min: 0.5, max: 6, noNaN: true }), (read, tolerance) => {
+      const strict = judge(read, tolerance).roundsLeft;
+      const easy = judge(read, 2 * tolerance).roundsLeft;
+      expect(easy.likely).toBeLessThanOrEqual(strict.likely);
+      expect(strict.low).toBeLessThanOrEqual(strict.likely);
+      expect(strict.likely).toBeLessThanOrEqual(strict.high);
+    }),
+    { numRuns: 20 },
+  );
+});
+
+it('is called with numbers that can be', () => {
+  expect(() => judge([5], 0)).toThrow('tolerance');
+  expect(() => judge([Number.NaN])).toThrow('finite');
+});
