@@ -21,6 +21,18 @@ async function tabTo(page: Page, name: RegExp): Promise<void> {
   throw new Error(`nothing called ${name.source} has the focus`);
 }
 
+/** What each round cost is typed at the string in hand; from the third on it is told how many are left. */
+async function settleInRounds(page: Page, lost: readonly string[]): Promise<void> {
+  for (const cents of lost) {
+    await page.keyboard.press('Enter');
+    await page.keyboard.type(cents);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: `lost ${cents} ¢` })).toBeVisible();
+  }
+  await expect(page.getByText(/It stretches: \d more rounds?/)).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+}
+
 test('a whole instrument is restrung by keyboard alone, from signing in to the card', async ({ page, workshop }) => {
   test.setTimeout(150_000);
   const press = (key: string) => page.keyboard.press(key);
@@ -93,11 +105,13 @@ test('a whole instrument is restrung by keyboard alone, from signing in to the c
   await says('String 4 at pitch');
   for (const does of ['at pitch', 'settled', 'trimmed']) {
     await says(`String 4 ${does}`);
+    if (does === 'settled') await settleInRounds(page, ['60', '24', '10']);
     await press('Shift+Space');
   }
   await expect(page.getByText('All strings are trimmed.')).toBeVisible();
   await press('ArrowRight');
   await expect(page.getByText('every string has passed every stage')).toBeVisible();
+  await expect(page.getByRole('row', { name: /^4 / })).toContainText('3 rounds, last 10 ¢');
   expect(await serious(page)).toEqual([]);
   await press('Enter');
   await page.keyboard.type('retune tonight');
@@ -111,7 +125,7 @@ test('a whole instrument is restrung by keyboard alone, from signing in to the c
   await expect(page.getByTestId('waiting')).toBeHidden();
   const steps = await workshop.query<{ count: string }>(
     `SELECT count(*) FROM bench_event e JOIN job ON job.id = e.job_id JOIN instrument i ON i.id = job.instrument_id
-     WHERE i.passport = 115 AND job.reason LIKE 'Wants fluoro%' AND event ? 'string' AND kind <> 'gauge-read'`,
+     WHERE i.passport = 115 AND job.reason LIKE 'Wants fluoro%' AND event ? 'string' AND kind NOT IN ('gauge-read', 'pitch-read')`,
   );
   expect(Number(steps[0]?.count)).toBe(8 * 4 + 1); // and the one that was taken back
 });

@@ -36,14 +36,7 @@ const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['ready', ready],
   ['strip', (page) => instrument(page, 'Cutwater mandolin, oval').then(() => stage(page, 'Strip'))],
   ['bench-mode', benchMode],
-  [
-    'wind-headless',
-    (page) =>
-      page.keyboard
-        .press('b')
-        .then(() => instrument(page, 'Tidewrack headless'))
-        .then(() => stage(page, 'Wind')),
-  ],
+  ['settle', settle],
   ['headstock', headstock],
   ['cut-strip', cutStrip],
   ['strings-workbench', (page) => page.keyboard.press('Escape').then(() => strings(page, 'Workbench'))],
@@ -66,6 +59,24 @@ async function benchMode(page: Page): Promise<void> {
   await stage(page, 'Wind');
   await page.keyboard.press('b');
   await page.getByRole('region', { name: 'Bench mode' }).waitFor();
+}
+
+async function settle(page: Page): Promise<void> {
+  await page.keyboard.press('b');
+  await instrument(page, 'Brindle six, sea green');
+  await stage(page, 'Settle');
+  await page.keyboard.press('Escape'); // from the rule to the lanes
+  const rounds = { 6: [38, 17, 8], 5: [41, 18, 7, 3], 4: [33, 12, 5, 2, 1], 3: [19, 22, 18, 21], 2: [24, 9] };
+  for (const [string, drops] of Object.entries(rounds)) {
+    await page.keyboard.press(string);
+    for (const drop of drops) {
+      await page.keyboard.press('Enter');
+      await page.keyboard.type(String(drop));
+      await page.keyboard.press('Enter');
+      await page.getByRole('button', { name: `lost ${drop} ¢` }).waitFor();
+    }
+  }
+  await page.keyboard.press('6');
 }
 
 async function headstock(page: Page): Promise<void> {

@@ -34,9 +34,9 @@ export function benchWriter(bench: Bench) {
   const events: BenchEvent[] = [];
   const { family, strings } = bench.geometry;
   let minutes = 0;
-  /** Of an event at the end of its share of a stage. */
-  const head = (stage: Stage = 'choose') => {
-    const share = stageMinutes(family, strings.length, stage) / strings.length;
+  /** Of an event at the end of its share of a stage; `parts`: events among which a string's share is divided. */
+  const head = (stage: Stage = 'choose', parts = 1) => {
+    const share = stageMinutes(family, strings.length, stage) / strings.length / parts;
     minutes += share === 0 ? 1 : share * bench.pace;
     const at = new Date(bench.startedAt.getTime() + minutes * MINUTE_MS);
     const { jobId, instrumentId, personId, deviceId } = bench;
@@ -53,6 +53,19 @@ export function benchWriter(bench: Bench) {
     },
     tick(stage: Exclude<StringStage, 'wind'>, string: number) {
       events.push({ ...head(stage), kind: STRING_EVENTS[stage], string, payload: {} });
+    },
+    /** In rounds that each cost about a third of the one before, until little is lost. */
+    settle(string: number) {
+      const drops = [1, 0.35, 0.12, 0.04].map((left) => Math.round(2 * left * (24 + 6 * ((string * 7) % 5))) / 2); // read to half a cent
+      const parts = drops.length + 1;
+      for (const drop of drops)
+        events.push({
+          ...head('settle', parts),
+          kind: 'pitch-read',
+          string,
+          payload: { cents: -drop, after: 'stretch', retuned: true, by: 'typed' },
+        });
+      events.push({ ...head('settle', parts), kind: 'settled', string, payload: {} });
     },
     wind(set: StringSet, string: number) {
       events.push({ ...head('wind'), kind: 'wound', string, payload: woundAsPlanned(planOn(bench.geometry, set, string)) });

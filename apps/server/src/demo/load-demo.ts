@@ -90,17 +90,18 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
     });
     const writer = benchWriter(bench);
     const chosen = setNamed(set, instrument.geometry);
+    const each = (work: (string: number) => void) => instrument.geometry.strings.forEach((_, index) => work(index + 1));
     writer.choose(chosen);
     Object.entries(sizes ?? {}).forEach(([tool, sizeMm]) => writer.lay(tool as ToolKind, sizeMm));
     pads?.forEach((lies, index) => writer.pads(index + 1, lies));
-    for (const stage of ['ready', 'strip', 'anchor'] as const)
-      instrument.geometry.strings.forEach((_, index) => writer.tick(stage, index + 1));
+    for (const stage of ['ready', 'strip', 'anchor'] as const) each((string) => writer.tick(stage, string));
     found?.forEach((finding) => writer.find(finding));
     Object.entries(measured ?? {}).forEach(([what, valueMm]) => writer.measure(what as MeasureKind, valueMm));
-    instrument.geometry.strings.forEach((_, index) => writer.wind(chosen, index + 1));
-    for (const stage of ['bring-up', 'settle', 'trim'] as const)
-      instrument.geometry.strings.forEach((_, index) => writer.tick(stage, index + 1));
-    if (counted !== undefined) instrument.geometry.strings.forEach((_, index) => writer.count(chosen, index + 1, counted));
+    each((string) => writer.wind(chosen, string));
+    each((string) => writer.tick('bring-up', string));
+    each((string) => writer.settle(string));
+    each((string) => writer.tick('trim', string));
+    if (counted !== undefined) each((string) => writer.count(chosen, string, counted));
     writer.handOver(remark);
     loading.events.push(...writer.events);
   }

@@ -19,7 +19,7 @@ import {
   words,
 } from '../quantity/index.js';
 import { tableId } from '../strings/index.js';
-import { found, gaugeRead, measured, padsNoted, referenceRead, stringNumber, toolLaid } from './payloads.js';
+import { found, gaugeRead, measured, padsNoted, pitchRead, referenceRead, stringNumber, toolLaid } from './payloads.js';
 
 const head = {
   id: uuidV7,
@@ -96,6 +96,7 @@ const kinds = [
   z.strictObject({ ...head, kind: z.literal('tool-laid'), payload: toolLaid }),
   z.strictObject({ ...head, kind: z.literal('reference-read'), payload: referenceRead }),
   z.strictObject({ ...head, string, kind: z.literal('gauge-read'), payload: gaugeRead }),
+  z.strictObject({ ...head, string, kind: z.literal('pitch-read'), payload: pitchRead }),
   z.strictObject({ ...head, kind: z.enum(['paused', 'resumed']), payload: z.strictObject({}) }),
   z.strictObject({ ...head, kind: z.literal('undone'), payload: z.strictObject({ eventId: uuidV7 }) }),
   z.strictObject({ ...head, kind: z.literal('handed-over'), payload: z.strictObject({ remark: longText(2000) }) }),

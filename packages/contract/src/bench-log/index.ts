@@ -10,4 +10,4 @@ export {
   type CountedTurnsRow,
   type StoredEvent,
 } from './event.js';
-export { found, gaugeRead, measured, padsNoted, referenceRead, toolLaid } from './payloads.js';
+export { found, gaugeRead, measured, padsNoted, pitchRead, referenceRead, toolLaid } from './payloads.js';

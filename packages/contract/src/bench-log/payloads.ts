@@ -77,3 +77,10 @@ export const toolLaid = z.strictObject({
 export const referenceRead = z.strictObject({ a4Hz });
 
 export const gaugeRead = z.strictObject({ readMm: gaugeMm, plannedMm: gaugeMm, by: z.enum(['caliper', 'typed']) });
+
+export const pitchRead = z.strictObject({
+  cents: quantity({ from: -1200, to: 1200, unit: '¢', because: 'more than an octave off it is another note' }),
+  after: z.enum(['stretch', 'rest'], { error: 'must be stretch or rest' }),
+  retuned: z.boolean(),
+  by: z.enum(['typed', 'heard']),
+});

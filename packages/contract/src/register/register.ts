@@ -28,7 +28,14 @@ export const setupSchema = z.object({
   findings: z.array(found).optional(),
   pads: z.array(padsNoted).optional(),
   sizes: z.array(z.object({ tool: z.enum(TOOL_KINDS), sizeMm: z.number() })).optional(),
-  strings: z.array(loggedString.extend({ string: z.int(), turns: z.number().nullable(), slackMm: z.number().nullable() })),
+  strings: z.array(
+    loggedString.extend({
+      string: z.int(),
+      turns: z.number().nullable(),
+      slackMm: z.number().nullable(),
+      dropsCents: z.array(z.number()).optional(),
+    }),
+  ),
 });
 export type PastSetup = z.infer<typeof setupSchema>;
 

@@ -73,7 +73,7 @@ export function settleWork({ family, bridge }: Pick<Instrument, 'family' | 'brid
       family === 'bass' ? 'Overstretching ruins a bass string.' : 'What would give later gives now; the drop of each round is the measure.',
     check:
       'If it is sharp, stretch: never slacken to pitch. A drop that does not shrink from round to round is slip: look at anchor and post.',
-    record: 'Cents lost per round, as a note.',
+    record: 'Cents lost in each round.',
     done: 'settled',
     tools: ['tuner'],
     cautions: bridge.anchor === 'hooked-tailpiece' ? ['eyes', 'bridge-falls'] : ['eyes'],

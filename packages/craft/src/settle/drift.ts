@@ -1,14 +1,14 @@
 import { DRIFT } from '../constants/index.js';
 import { requirePositive } from '../outcome/index.js';
 import { bisect } from '../solve/index.js';
-import type { Cents } from '../units/index.js';
+import { cents, type Cents } from '../units/index.js';
 import { bandOf, type Band } from './band.js';
 
 /** How far a string was off when it was read, by the clock that began when it was first brought to pitch. */
 export interface DriftReading {
   hours: number;
-  /** Below zero where it was flat. */
-  cents: Cents;
+  /** Below zero where it was flat; null where it was tuned anew for another reason, as after a stretch by hand. */
+  cents: Cents | null;
   /** Whether it was brought back to pitch then; a reading without that leaves what it is measured against as it was. */
   retuned: boolean;
 }
@@ -119,6 +119,7 @@ function fit(shape: Shape, readings: readonly DriftReading[]): { mean: number; e
   let pull = priorPrecision * usual;
   let square = priorPrecision * usual ** 2;
   readings.forEach(({ hours, cents }, index) => {
+    if (cents === null) return;
     const moved = shape.gone(hours) - shape.gone(baseAfter(readings, index));
     precision += noisePrecision * moved ** 2;
     pull += noisePrecision * moved * -cents;
@@ -135,3 +136,6 @@ function holdsFrom(shape: Shape, amplitude: number, hold: DriftAsked['hold']): n
   const root = bisect(over, 0, LONGEST_HOURS, 1e-4);
   return root.kind === 'root' ? root.x : Number.POSITIVE_INFINITY;
 }
+
+/** Held well enough to leave the bench: tuned again before it is five cents off, and within that for two hours. */
+export const HOLDS = { cents: cents(5), hours: 2 } as const;

@@ -46,6 +46,17 @@ export interface GaugeRead {
   by: 'caliper' | 'typed';
 }
 
+/** How far a string was off its pitch, and after what. */
+export interface PitchRead {
+  /** Below zero where it was flat. */
+  cents: number;
+  /** After a round of stretching, or after it was left alone. */
+  after: 'stretch' | 'rest';
+  /** Whether it was brought back to pitch then. */
+  retuned: boolean;
+  by: 'typed' | 'heard';
+}
+
 /** A number taken from the instrument. `string` is given where each string has its own. */
 export interface Measured {
   what: MeasureKind;
@@ -97,6 +108,7 @@ export type BenchEvent =
   | (Head & { kind: 'tool-laid'; payload: ToolLaid })
   | (Head & { kind: 'reference-read'; payload: { a4Hz: number } })
   | (StringHead & { kind: 'gauge-read'; payload: GaugeRead })
+  | (StringHead & { kind: 'pitch-read'; payload: PitchRead })
   | (Head & { kind: 'paused'; payload: Record<string, never> })
   | (Head & { kind: 'resumed'; payload: Record<string, never> })
   | (Head & { kind: 'undone'; payload: { eventId: string } })

@@ -71,6 +71,11 @@ const anyWord = fc.oneof(
     kind: fc.constant('pads-noted' as const),
     payload: fc.record({ clamp: fc.constantFrom(1, 2), lies: fc.constantFrom('along', 'across') }),
   }),
+  fc.record({
+    kind: fc.constant('pitch-read' as const),
+    string: fc.integer({ min: 1, max: COUNT }),
+    payload: fc.record({ cents: fc.constantFrom(-30, -4), after: fc.constant('stretch'), retuned: fc.boolean(), by: fc.constant('typed') }),
+  }),
   fc.record({ kind: fc.constantFrom('paused' as const, 'resumed' as const), payload: fc.constant({}) }),
   fc.record({ kind: fc.constant('bridge-blocked' as const), payload: fc.record({ blocked: fc.boolean() }) }),
   fc.record({

@@ -30,6 +30,8 @@ export interface Worksheet {
   reference: EventOf<'reference-read'> | null;
   /** What was read on the new strings. */
   gauges: readonly (EventOf<'gauge-read'> | null)[];
+  /** How far each string was off whenever it was read, in the order of time. */
+  pitches: readonly (readonly EventOf<'pitch-read'>[])[];
   /** The clock stands still. */
   paused: boolean;
   handedOver: EventOf<'handed-over'> | null;
@@ -54,6 +56,7 @@ export function emptyWorksheet(stringCount: number): Worksheet {
     tools: {},
     reference: null,
     gauges: none,
+    pitches: none.map(() => []),
     paused: false,
     handedOver: null,
     standing: [],
@@ -112,6 +115,8 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
       return { ...sheet, reference: event };
     case 'gauge-read':
       return { ...sheet, gauges: sheet.gauges.with(event.string - 1, event) };
+    case 'pitch-read':
+      return { ...sheet, pitches: sheet.pitches.with(event.string - 1, [...(sheet.pitches[event.string - 1] ?? []), event]) };
     case 'paused':
     case 'resumed':
       return { ...sheet, paused: event.kind === 'paused' };
@@ -143,6 +148,7 @@ function scrap(sheet: Worksheet, event: EventOf<'scrapped'>): Worksheet {
     wound: sheet.wound.with(index, null),
     counted: sheet.counted.with(index, null),
     gauges: sheet.gauges.with(index, null),
+    pitches: sheet.pitches.with(index, []),
     scrapped: [...sheet.scrapped, event],
   };
 }

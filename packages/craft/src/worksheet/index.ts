@@ -15,6 +15,7 @@ export {
   type CountedPayload,
   type EventOf,
   type GaugeRead,
+  type PitchRead,
   type Measured,
   type ToolLaid,
   type LoggedTuning,
@@ -26,6 +27,7 @@ export { logString, specOf, type LoggedString } from './logged-string.js';
 export { stockUse, type StockUse } from './stock-use.js';
 export { emptyWorksheet, foldWorksheet, passed, type Worksheet } from './fold.js';
 export { currentStage, lastStanding } from './progress.js';
+export { driftOf, dropsOf } from './pitches.js';
 export { setupOf, type Setup, type SetupString } from './setup.js';
 export { countedAgainst, woundAsPlanned } from './from-plan.js';
 export { tellStory, type StoryLine } from './story.js';

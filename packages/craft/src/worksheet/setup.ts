@@ -3,6 +3,7 @@ import type { ToolKind } from '../tools/index.js';
 import type { LoggedTuning, Measured, ScrapReason } from './events.js';
 import type { LoggedString } from './logged-string.js';
 import type { Worksheet } from './fold.js';
+import { dropsOf } from './pitches.js';
 
 /** A finished job as an instrument's passport remembers it. */
 export interface Setup {
@@ -25,6 +26,8 @@ export interface SetupString extends LoggedString {
   /** As counted, or as planned where nobody counted. */
   turns: number | null;
   slackMm: number | null;
+  /** What each round of stretching cost, cents; left out where nobody read it. */
+  dropsCents?: number[] | undefined;
 }
 
 /** What a handed-over worksheet leaves in the passport; null while it is still on the bench or nothing was chosen. */
@@ -46,6 +49,7 @@ export function setupOf(sheet: Worksheet): Setup | null {
       string: index + 1,
       turns: sheet.counted[index]?.payload.turns ?? sheet.wound[index]?.payload.turns ?? null,
       slackMm: sheet.wound[index]?.payload.slackMm ?? null,
+      ...(dropsOf(sheet, index).length > 0 && { dropsCents: dropsOf(sheet, index) }),
     })),
   };
 }

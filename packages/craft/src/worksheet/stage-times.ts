@@ -29,6 +29,8 @@ function stageBehind(event: BenchEvent): Stage | null {
     case 'turns-counted':
     case 'scrapped':
       return 'wind';
+    case 'pitch-read':
+      return 'settle';
     case 'handed-over':
       return 'hand-over';
     case 'noted':

@@ -81,6 +81,11 @@ function tellFound({ what, string, fret, severity, text }: EventOf<'found'>['pay
   return `found: ${FINDINGS[what].name}${where}, ${how}${text === '' ? '' : ` (${text})`}`;
 }
 
+function tellPitch({ string, payload: { cents, after, retuned } }: EventOf<'pitch-read'>): string {
+  const off = cents === 0 ? 'in tune' : `${Math.abs(cents)} cents ${cents < 0 ? 'flat' : 'sharp'}`;
+  return `read string ${string}: ${off} after ${after === 'stretch' ? 'stretching' : 'a rest'}${retuned ? ', tuned again' : ''}`;
+}
+
 const sayTool = ({ tool, sizeMm }: ToolLaid): string => `${TOOLS[tool]}${sizeMm === null ? '' : ` (${sizeMm} mm)`}`;
 const tellLaid = (laid: readonly Laid[]): string => `laid ready: ${list(laid.map(({ payload }) => sayTool(payload)))}`;
 
@@ -108,6 +113,8 @@ function tell(event: BenchEvent): string {
       return `read the tuner’s reference: ${event.payload.a4Hz} Hz`;
     case 'gauge-read':
       return `measured string ${event.string}: ${event.payload.readMm} mm for ${event.payload.plannedMm} mm`;
+    case 'pitch-read':
+      return tellPitch(event);
     case 'paused':
       return 'stopped the clock';
     case 'resumed':

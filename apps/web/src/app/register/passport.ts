@@ -61,6 +61,7 @@ export class PassportPage {
         construction: string?.construction ?? '',
         turns: string?.turns == null ? '–' : turnsToQuarter(string.turns),
         slack: string?.slackMm == null ? '–' : say(this.measures.length(fromMillimetres(string.slackMm))),
+        rounds: string?.dropsCents?.length ?? '–',
       };
     });
   });

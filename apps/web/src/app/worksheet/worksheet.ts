@@ -19,6 +19,7 @@ import { LookOver } from './look-over/look-over';
 import { PicturedStage } from './pictured/pictured-stage';
 import { PlainStage } from './plain/plain-stage';
 import { Ready } from './ready/ready';
+import { SettleStage } from './settle/settle-stage';
 import { StageRule } from './stage-rule/stage-rule';
 import { Wind } from './wind/wind';
 
@@ -39,6 +40,7 @@ import { Wind } from './wind/wind';
     LookOver,
     Wind,
     PlainStage,
+    SettleStage,
     HandOver,
   ],
   providers: [WorksheetFiles, WorksheetDesk, StageClock, BenchActions],

@@ -31,6 +31,7 @@ import {
   STRING_EVENTS,
   woundAsPlanned,
   type BenchEvent,
+  type BenchEventKind,
   type EventOf,
   type LoggedString,
   type ScrapReason,
@@ -56,7 +57,9 @@ export interface OwnSet {
 /** What taking back undoes where the whole instrument is chosen for or handed over; anywhere else the latest step of a string. */
 const UNDOES: Readonly<Partial<Record<Stage, readonly string[]>>> = { choose: ['set-chosen'], 'hand-over': ['handed-over'] };
 const TICKS: readonly string[] = Object.values(STRING_EVENTS);
-const STEP_KINDS = [...TICKS, 'turns-counted'];
+/** Readings that are taken back like steps, with the stage they belong to. */
+const READ_AT: Readonly<Partial<Record<BenchEventKind, Stage>>> = { 'turns-counted': 'wind', 'pitch-read': 'settle' };
+const STEP_KINDS = [...TICKS, ...Object.keys(READ_AT)];
 const isStep = (event: BenchEvent): event is EventOf<StringEventKind> => TICKS.includes(event.kind);
 
 /** Everything the stages of one worksheet share: the fold of its log, the lane in hand, and what can be done. */
@@ -295,7 +298,7 @@ export class WorksheetDesk {
     if (event === undefined || eventId === null) return null;
     await this.happens({ kind: 'undone', payload: { eventId } });
     if (!('string' in event)) return stage;
-    const of = event.kind === 'turns-counted' ? 'wind' : isStep(event) ? stageOf(event.kind) : stage;
+    const of = READ_AT[event.kind] ?? (isStep(event) ? stageOf(event.kind) : stage);
     if (of === stage) this.lane.set(event.string - 1);
     return of;
   }

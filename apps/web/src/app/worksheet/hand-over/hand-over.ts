@@ -3,11 +3,12 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { advise, compareFindings, GAUGES, measureOf } from '@gold-peg/craft/findings';
-import { passed, STRING_STAGES, tellStory } from '@gold-peg/craft/worksheet';
+import { dropsOf, passed, STRING_STAGES, tellStory } from '@gold-peg/craft/worksheet';
 import { Measures, say, turnsToQuarter } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from '../look-over/finding-words';
+import { sayRounds } from '../settle/settle-words';
 import { STAGE_NAMES } from '../stage-rule/stage-names';
 
 /** What was fitted and how, what is still open, and the hand-over that closes the job. */
@@ -25,7 +26,8 @@ export class HandOver {
 
   protected readonly setName = computed(() => this.desk.sheet().chosen?.payload.name ?? null);
   protected readonly rows = computed(() => {
-    const { wound, counted } = this.desk.sheet();
+    const sheet = this.desk.sheet();
+    const { wound, counted } = sheet;
     return this.desk.lanes().map((lane) => {
       const payload = wound[lane.index]?.payload ?? null;
       return {
@@ -35,6 +37,7 @@ export class HandOver {
         turns: payload === null ? '–' : turnsToQuarter(counted[lane.index]?.payload.turns ?? payload.turns),
         slack: payload === null ? '–' : say(this.measures.length(fromMillimetres(payload.slackMm))),
         nut: payload === null || payload.nutDeg === null ? '–' : `${payload.nutDeg.toFixed(1)}°`,
+        rounds: sayRounds(dropsOf(sheet, lane.index)),
       };
     });
   });

@@ -5,6 +5,7 @@ import { LaneBadge } from '../../ui/lane-badge';
 import { MarkSwatch } from '../../ui/mark-swatch';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { STAGE_NAMES } from '../stage-rule/stage-names';
+import { DropBars } from './drop-bars';
 import { Stands } from './stands';
 import { stageRows } from './stage-rows';
 
@@ -12,13 +13,15 @@ import { stageRows } from './stage-rows';
 @Component({
   selector: 'peg-stage-lanes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LaneBadge, MarkSwatch, Stands],
+  imports: [DropBars, LaneBadge, MarkSwatch, Stands],
   templateUrl: './stage-lanes.html',
   styleUrl: './stage-lanes.scss',
 })
 export class StageLanes {
   /** What else is said of each string here, zero-based; '' for nothing. */
   readonly more = input<readonly string[]>([]);
+  /** What rounds of settling cost each string, zero-based. */
+  readonly drops = input<readonly (readonly number[])[]>([]);
   /** The marks of the packet are shown. */
   readonly marked = input(false);
 

@@ -7,7 +7,6 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
 import { StageLanes } from '../lanes/stage-lanes';
 import { JobNotes } from '../notes/job-notes';
 import { NowPanel } from '../now/now-panel';
-import { SchoolLine } from '../school/school-line';
 import { scenesInHand } from '../pictured/scenes-in-hand';
 import { STAGE_NAMES } from '../stage-rule/stage-names';
 
@@ -15,7 +14,7 @@ import { STAGE_NAMES } from '../stage-rule/stage-names';
 @Component({
   selector: 'peg-plain-stage',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnchorFrames, Caution, JobNotes, NowPanel, SchoolLine, StageLanes],
+  imports: [AnchorFrames, Caution, JobNotes, NowPanel, StageLanes],
   templateUrl: './plain-stage.html',
   styleUrl: './plain-stage.scss',
 })

@@ -52,7 +52,7 @@ export class StringCheckPanel {
 
   protected async take(): Promise<void> {
     const typed = this.typed();
-    if (typed === null) return;
+    if (typed === null) return this.fault.set('Type what the string measures, mm.');
     if (await this.keep(typed, 'typed')) this.typed.set(null);
   }
 

@@ -25,6 +25,9 @@ import { TurnsCounted } from './turns-counted';
 import { WindDialogs } from './wind-dialogs';
 
 const HEAD_PX = 28;
+/** Where fingers do the pointing, a lane is never thinner. */
+const LEAST_TOUCH_PX = 44;
+const COARSE = window.matchMedia('(pointer: coarse)');
 
 /** The hero view: headstock to scale, cut marks, and per lane everything needed to cut and wind it. */
 @Component({
@@ -45,7 +48,8 @@ export class Wind {
 
   protected readonly laneHeight = computed(() => {
     const count = this.desk.lanes().length;
-    return count <= 4 ? 64 : count <= 6 ? 50 : count <= 8 ? 40 : 34;
+    if (COARSE.matches) return count <= 4 ? 64 : count <= 6 ? 50 : LEAST_TOUCH_PX;
+    return count <= 4 ? 64 : count <= 6 ? 50 : count <= 8 ? 40 : 27;
   });
   protected readonly height = computed(() => HEAD_PX + this.laneHeight() * this.desk.lanes().length);
   protected readonly laneCentres = computed(() => {

@@ -1,0 +1,62 @@
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, linkedSignal, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { pitchRead } from '@gold-peg/contract/bench-log';
+import { FINE_WORK } from '@gold-peg/craft/settle';
+import type { PitchRead } from '@gold-peg/craft/worksheet';
+import { StageClock } from '../desk/stage-clock';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+import { CHART, roundsChart } from './rounds-chart';
+import { sayDrift, saySettling } from './settle-words';
+import { Settling } from './settling';
+
+/** One round of the string in hand: what it cost goes in, whether it settles or slips and how long it will take comes out. */
+@Component({
+  selector: 'peg-round-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule],
+  templateUrl: './round-panel.html',
+  styleUrl: './round-panel.scss',
+})
+export class RoundPanel {
+  protected readonly desk = inject(WorksheetDesk);
+  private readonly settling = inject(Settling);
+  private readonly clock = inject(StageClock);
+  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
+
+  protected readonly size = CHART;
+  protected readonly lost = signal<number | null>(null);
+  protected readonly after = linkedSignal<number, PitchRead['after']>({ source: this.desk.lane, computation: () => 'stretch' });
+  protected readonly retuned = signal(true);
+  protected readonly fault = linkedSignal<number, string | null>({ source: this.desk.lane, computation: () => null });
+
+  protected readonly string = computed(() => this.settling.strings()[this.desk.lane()] ?? null);
+  protected readonly chart = computed(() => {
+    const { drops = [], judged = null } = this.string() ?? {};
+    return roundsChart(drops, judged?.verdict === 'slipping' ? null : (judged?.nextDrop ?? null), FINE_WORK);
+  });
+  protected readonly says = computed(() => {
+    const { drops = [], judged = null } = this.string() ?? {};
+    return judged === null ? null : saySettling(drops, judged);
+  });
+  protected readonly driftSays = computed(() => {
+    const string = this.string();
+    if (string === null || !string.soft) return null;
+    if (string.since === null) return 'Tick it at Bring up first: from then on its clock runs.';
+    if (string.drift === null) return 'Left alone it goes on moving: read it after a rest, and the time to tune it again comes from that.';
+    return sayDrift(string.drift, string.since, this.clock.now());
+  });
+
+  protected async note(): Promise<void> {
+    const lost = this.lost();
+    if (this.desk.closed()) return;
+    if (lost === null) return this.fault.set('Type how many cents it lost, 0 if it stayed.');
+    const read = pitchRead.safeParse({ cents: lost === 0 ? 0 : -lost, after: this.after(), retuned: this.retuned(), by: 'typed' });
+    this.fault.set(read.success ? null : `Cents lost, ${lost} ¢, ${read.error.issues[0]?.message ?? 'is not right'}.`);
+    if (!read.success) return;
+    await this.desk.happens({ kind: 'pitch-read', string: this.desk.lane() + 1, payload: read.data });
+    this.lost.set(null);
+    this.retuned.set(true);
+    // the keys are those of the worksheet again: a digit takes another string, Enter the next reading
+    this.element.nativeElement.querySelector<HTMLElement>('#lost')?.blur();
+  }
+}

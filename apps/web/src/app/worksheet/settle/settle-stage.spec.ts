@@ -1,0 +1,69 @@
+import { afterEach, describe, expect, it } from 'vitest';
+import type { BenchPage } from '../../testing/bench-page';
+import { setOf, setupWith, WorksheetBench } from '../../testing/worksheet-bench';
+import { SettleStage } from './settle-stage';
+
+let bench: WorksheetBench;
+let page: BenchPage<SettleStage>;
+
+async function at(kind: string, set: string): Promise<void> {
+  bench = await WorksheetBench.open({ kind, current: setupWith(setOf(set)) }, 'settle');
+  await bench.choose(set);
+  bench.desk.stage.set('settle');
+  page = await bench.page(SettleStage);
+}
+
+async function note(lost: string): Promise<void> {
+  await page.type('cents lost', lost);
+  await page.press('note it');
+}
+
+afterEach(() => bench.close());
+
+describe('Settle', () => {
+  it('takes down what a round cost, and tells from the third on how many are left', async () => {
+    await at('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w');
+    bench.desk.lane.set(2);
+    for (const lost of ['40', '20']) await note(lost);
+    expect(page.text).toContain('lost 20 ¢ · too early to say');
+    await note('10');
+    expect(page.text).toMatch(/lost 10 ¢ · \d more rounds/);
+    expect(
+      bench.logged
+        .filter(({ kind }) => kind === 'pitch-read')
+        .map((event) => [event.kind, 'string' in event && event.string, event.payload]),
+    ).toEqual([-40, -20, -10].map((cents) => ['pitch-read', 3, { cents, after: 'stretch', retuned: true, by: 'typed' }]));
+    expect(page.element.querySelectorAll('peg-drop-bars rect')).toHaveLength(3);
+  });
+
+  it('takes a reading back as it takes back a step', async () => {
+    await at('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w');
+    await note('40');
+    await bench.desk.takeBack();
+    await page.settle();
+    expect(page.text).not.toContain('lost 40 ¢');
+  });
+
+  it('refuses what cannot be, in a sentence, and keeps what was typed', async () => {
+    await at('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w');
+    await note('4000');
+    expect(page.alert()).toContain('Cents lost, 4000 ¢, must lie between -1200 and 1200 ¢');
+    expect(page.field('cents lost').value).toBe('4000');
+    await note('');
+    expect(page.alert()).toContain('Type how many cents');
+    expect(bench.logged.some(({ kind }) => kind === 'pitch-read')).toBe(false);
+  });
+
+  it('asks for readings after a rest only where strings go on moving, once their clock runs', async () => {
+    await at('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w');
+    expect(page.element.querySelector('select')).toBeNull();
+    expect(page.text).not.toContain('By itself');
+    bench.close();
+    await at('classical', 'classical-nylon-basses-27-32-39-28w-34w-42w');
+    expect(page.element.querySelector('select')).not.toBeNull();
+    expect(page.text).toContain('Tick it at Bring up first');
+    await bench.desk.happens({ kind: 'brought-up', string: bench.desk.lane() + 1, payload: {} });
+    await page.settle();
+    expect(page.text).toContain('read it after a rest');
+  });
+});

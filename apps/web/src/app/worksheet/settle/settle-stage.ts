@@ -1,0 +1,30 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { CAUTIONS } from '@gold-peg/craft/bench-run';
+import { Caution } from '../../ui/caution';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+import { StageLanes } from '../lanes/stage-lanes';
+import { NowPanel } from '../now/now-panel';
+import { SchoolLine } from '../school/school-line';
+import { RoundPanel } from './round-panel';
+import { saySettling } from './settle-words';
+import { Settling } from './settling';
+
+/** Rounds of stretching and tuning, until each string stays: what they cost lies in the lanes. */
+@Component({
+  selector: 'peg-settle-stage',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Caution, NowPanel, RoundPanel, SchoolLine, StageLanes],
+  providers: [Settling],
+  templateUrl: './settle-stage.html',
+  styleUrl: '../plain/plain-stage.scss',
+})
+export class SettleStage {
+  protected readonly desk = inject(WorksheetDesk);
+  private readonly settling = inject(Settling);
+  protected readonly step = this.desk.stepInHand;
+  protected readonly cautions = computed(() => (this.step()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));
+  protected readonly drops = computed(() => this.settling.strings().map(({ drops }) => drops));
+  protected readonly verdicts = computed(() =>
+    this.settling.strings().map(({ drops, judged }) => (judged === null ? '' : saySettling(drops, judged).short)),
+  );
+}

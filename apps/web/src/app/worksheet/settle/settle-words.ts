@@ -1,0 +1,95 @@
+import { FINE_WORK, HOLDS, type Band, type DriftForecast, type RoundsJudged } from '@gold-peg/craft/settle';
+
+export interface SettlingWords {
+  /** On one line, for the lane. */
+  short: string;
+  /** Whole, with what to do. */
+  long: string;
+  /** Something is wrong with the string. */
+  wrong: boolean;
+  /** Nothing is left to do. */
+  settled: boolean;
+}
+
+const percent = (chance: number) => (chance > 0.995 ? 'over 99 %' : `${(100 * chance).toFixed(0)} %`);
+const cents = (value: number) => `${value.toFixed(Math.abs(value) < 10 && !Number.isInteger(value) ? 1 : 0).replace('-', '−')} ¢`;
+
+function between({ low, high }: Band, one: (value: number) => string): string {
+  if (low === high) return '';
+  return ` (${one(low)} to ${Number.isFinite(high) ? one(high) : 'never'})`;
+}
+
+/** What the rounds of a string say. `drops` holds at least one. */
+export function saySettling(drops: readonly number[], { verdict, slipProbability, roundsLeft, nextDrop }: RoundsJudged): SettlingWords {
+  const last = drops.at(-1) ?? 0;
+  const lost = last < 0 ? `${cents(-last)} sharp` : `lost ${cents(last)}`;
+  const sharp = last < 0 ? ' It is sharp: stretch it down, never slacken to pitch.' : '';
+  const next = ` The next round should cost ${cents(nextDrop.likely)}${between(nextDrop, cents)}.`;
+  const said = (short: string, long: string, wrong = false, settled = false): SettlingWords => ({
+    short: `${lost} · ${short}`,
+    long: long + sharp,
+    wrong,
+    settled,
+  });
+  switch (verdict) {
+    case 'early':
+      return said('too early to say', `Round ${drops.length}. After the third the drops tell stretch from slip.${next}`);
+    case 'slipping':
+      return said(
+        '✗ slipping',
+        `✗ The drops do not shrink: it slips (${percent(slipProbability)}). Slacken it, look at ${PLACES_OF_SLIP}, and begin its rounds again.`,
+        true,
+      );
+    case 'check':
+      return said(
+        '? check the anchor',
+        `? The drops hardly shrink: ${percent(slipProbability)} that it slips. Look at ${PLACES_OF_SLIP} before the next round.${next}`,
+        true,
+      );
+    case 'settling': {
+      if (roundsLeft.likely === 0) return said('✓ settled', `✓ Settled: a round costs no more than ${cents(FINE_WORK)}.`, false, true);
+      if (!Number.isFinite(roundsLeft.likely))
+        return said(
+          '? never within 2 ¢',
+          `? It goes on losing more than ${cents(FINE_WORK)} a round. Look at ${PLACES_OF_SLIP}; an old or overstretched string does the same.${next}`,
+          true,
+        );
+      const more = roundsLeft.likely === 1 ? 'one more round' : `${roundsLeft.likely} more rounds`;
+      return said(more, `It stretches: ${more}${between(roundsLeft, String)} until one costs no more than ${cents(FINE_WORK)}.${next}`);
+    }
+  }
+}
+
+/** For card and passport: how many rounds it took, and what the last of them cost. */
+export function sayRounds(drops: readonly number[]): string {
+  const last = drops.at(-1);
+  return last === undefined ? '–' : `${drops.length} ${drops.length === 1 ? 'round' : 'rounds'}, last ${cents(last)}`;
+}
+
+const PLACES_OF_SLIP = 'anchor, kink and clamp';
+
+/** When a string that creeps is tuned again, and from when it holds. `since`: when it was brought to pitch, ms; hours count from there. */
+export function sayDrift({ nextRetune, holdsFrom }: DriftForecast, since: number, now: number): string {
+  const at = (hours: number) => clock(since + hours * 3_600_000, now);
+  const held = `within ${cents(HOLDS.cents)} for ${HOLDS.hours} h`;
+  const next = !Number.isFinite(nextRetune.likely)
+    ? `It will hardly move ${cents(HOLDS.cents)} any more.`
+    : since + nextRetune.likely * 3_600_000 <= now
+      ? 'Tune it now.'
+      : `Tune again about ${at(nextRetune.likely)}${between(nextRetune, at)}: by then it is ${cents(HOLDS.cents)} off.`;
+  const holds = Number.isFinite(holdsFrom.likely)
+    ? since + holdsFrom.likely * 3_600_000 <= now
+      ? `Tuned now, it holds ${held}.`
+      : `It holds ${held} from about ${at(holdsFrom.likely)}${between(holdsFrom, at)}.`
+    : `It will not hold ${held} within a year.`;
+  return `${next} ${holds}`;
+}
+
+const TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+const DAY_AND_TIME = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
+
+/** The time of day, with its weekday where it is not today. */
+function clock(at: number, now: number): string {
+  const there = new Date(at);
+  return (there.toDateString() === new Date(now).toDateString() ? TIME : DAY_AND_TIME).format(there);
+}

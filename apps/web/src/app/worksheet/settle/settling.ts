@@ -1,0 +1,49 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { isSoft } from '@gold-peg/craft/methods';
+import { FINE_WORK, forecastDrift, HOLDS, judgeRounds, type DriftForecast, type RoundsJudged } from '@gold-peg/craft/settle';
+import { cents } from '@gold-peg/craft/units';
+import { driftOf, dropsOf } from '@gold-peg/craft/worksheet';
+import { WorksheetDesk } from '../desk/worksheet-desk';
+
+/** One string that settles: what its rounds cost, what they say, and how it moves by itself where it is of a kind that does. */
+export interface SettlingString {
+  drops: readonly number[];
+  judged: RoundsJudged | null;
+  /** Nylon, fluorocarbon, gut and basses on floss go on moving for a day. */
+  soft: boolean;
+  drift: DriftForecast | null;
+  /** When it was first brought to pitch, ms; null where that was not noted. */
+  since: number | null;
+}
+
+/** How the strings of this job settle; what was computed of the same readings before is not computed again. */
+@Injectable()
+export class Settling {
+  private readonly desk = inject(WorksheetDesk);
+  private readonly known = new Map<string, unknown>();
+
+  readonly strings = computed<readonly SettlingString[]>(() => {
+    const sheet = this.desk.sheet();
+    return this.desk.lanes().map(({ index, string }) => {
+      const drops = dropsOf(sheet, index);
+      const soft = string !== null && isSoft(string);
+      const readings = soft ? driftOf(sheet, index) : [];
+      const start = sheet.done['bring-up'][index]?.at;
+      return {
+        drops,
+        soft,
+        judged: drops.length === 0 ? null : this.once(drops, () => judgeRounds({ drops: drops.map(cents), tolerance: FINE_WORK })),
+        drift: readings.some((reading) => reading.cents !== null)
+          ? this.once(readings, () => forecastDrift({ readings, limit: HOLDS.cents, hold: HOLDS }))
+          : null,
+        since: start === undefined ? null : Date.parse(start),
+      };
+    });
+  });
+
+  private once<T>(asked: unknown, compute: () => T): T {
+    const key = JSON.stringify(asked);
+    if (!this.known.has(key)) this.known.set(key, compute());
+    return this.known.get(key) as T;
+  }
+}

@@ -1,0 +1,64 @@
+import { expect, it } from 'vitest';
+import { driftOf, dropsOf, foldWorksheet, setupOf, type BenchEvent, type EventOf } from './index.js';
+
+type What = { [K in BenchEvent['kind']]: Pick<EventOf<K>, 'kind' | 'payload'> & { string?: number } }[BenchEvent['kind']];
+
+/** Events a quarter of an hour apart, from ten o'clock on. */
+const log = (...what: What[]): BenchEvent[] =>
+  what.map(
+    (each, index) =>
+      ({
+        id: `0190-${String(index).padStart(3, '0')}`,
+        version: 1,
+        jobId: 'job',
+        instrumentId: 'instrument',
+        personId: 'person',
+        deviceId: 'device',
+        at: new Date(Date.UTC(2026, 8, 1, 10, 15 * index)).toISOString(),
+        ...each,
+      }) as BenchEvent,
+  );
+const read = (cents: number, after: 'stretch' | 'rest', retuned = true, string = 1): What => ({
+  kind: 'pitch-read',
+  string,
+  payload: { cents, after, retuned, by: 'typed' },
+});
+const up: What = { kind: 'brought-up', string: 1, payload: {} };
+
+it('rounds are what stretching cost, string by string, the first first', () => {
+  const sheet = foldWorksheet(2, log(up, read(-40, 'stretch'), read(-7, 'stretch', true, 2), read(-3, 'rest'), read(-18, 'stretch')));
+  expect(dropsOf(sheet, 0)).toEqual([40, 18]);
+  expect(dropsOf(sheet, 1)).toEqual([7]);
+});
+
+it('drift counts from when the string was brought up; a stretch moves only what it is measured against', () => {
+  const sheet = foldWorksheet(
+    1,
+    log(read(-9, 'rest'), up, read(-12, 'rest', false), read(-40, 'stretch'), read(-50, 'stretch', false), read(-5, 'rest')),
+  );
+  expect(driftOf(sheet, 0)).toEqual([
+    { hours: 0.25, cents: -12, retuned: false },
+    { hours: 0.5, cents: null, retuned: true },
+    { hours: 1, cents: -5, retuned: true },
+  ]);
+  expect(driftOf(foldWorksheet(1, log(read(-5, 'rest'))), 0)).toEqual([]);
+});
+
+it('a string that was lost takes its rounds along, and gets them back when that is undone', () => {
+  const before = log(up, read(-40, 'stretch'), { kind: 'scrapped', string: 1, payload: { why: 'kinked' } });
+  expect(dropsOf(foldWorksheet(1, before), 0)).toEqual([]);
+  const undone = log(
+    up,
+    read(-40, 'stretch'),
+    { kind: 'scrapped', string: 1, payload: { why: 'kinked' } },
+    { kind: 'undone', payload: { eventId: '0190-002' } },
+  );
+  expect(dropsOf(foldWorksheet(1, undone), 0)).toEqual([40]);
+});
+
+it('rounds go into the passport with the strings that had them', () => {
+  const strings = [1, 2].map(() => ({ construction: 'plain' as const, gaugeMm: 0.3 }));
+  const chosen: What = { kind: 'set-chosen', payload: { name: 'a set', family: 'electric', strings } };
+  const sheet = foldWorksheet(2, log(chosen, read(-40, 'stretch'), read(-1, 'stretch'), { kind: 'handed-over', payload: { remark: '' } }));
+  expect(setupOf(sheet)?.strings.map(({ dropsCents }) => dropsCents)).toEqual([[40, 1], undefined]);
+});

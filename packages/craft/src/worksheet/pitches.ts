@@ -1,0 +1,23 @@
+import type { DriftReading } from '../settle/index.js';
+import { cents } from '../units/index.js';
+import type { Worksheet } from './fold.js';
+
+const HOUR_MS = 3_600_000;
+
+/** What each round of stretching cost a string (zero-based), cents, the first first: how far down it went from pitch. */
+export const dropsOf = ({ pitches }: Pick<Worksheet, 'pitches'>, index: number): number[] =>
+  (pitches[index] ?? []).flatMap(({ payload }) => (payload.after === 'stretch' ? [-payload.cents] : []));
+
+/** How a string (zero-based) moved by itself since it was first brought to pitch; empty where that was never noted. What a stretch cost is none of it, the tuning after it is. */
+export function driftOf({ pitches, done }: Pick<Worksheet, 'pitches' | 'done'>, index: number): DriftReading[] {
+  const start = done['bring-up'][index]?.at;
+  if (start === undefined) return [];
+  const readings: DriftReading[] = [];
+  for (const { at, payload } of pitches[index] ?? []) {
+    const hours = (Date.parse(at) - Date.parse(start)) / HOUR_MS;
+    if (!(hours > (readings.at(-1)?.hours ?? 0))) continue;
+    if (payload.after === 'rest') readings.push({ hours, cents: cents(payload.cents), retuned: payload.retuned });
+    else if (payload.retuned) readings.push({ hours, cents: null, retuned: true });
+  }
+  return readings;
+}
