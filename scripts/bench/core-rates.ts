@@ -3,9 +3,13 @@ import { windString } from '@gold-peg/craft/procedure';
 import { solveGauges, type GaugeQuestion } from '@gold-peg/craft/gauges';
 import { SETS, setsFor, stringProperties, STRINGS } from '@gold-peg/craft/strings';
 import { strungKind } from '@gold-peg/craft/tuning';
-import { fromInches, hertz, metres } from '@gold-peg/craft/units';
+import { forecastDrift, HOLDS, judgeRounds } from '@gold-peg/craft/settle';
+import { cents, fromInches, hertz, metres } from '@gold-peg/craft/units';
 import { tensionFor } from '@gold-peg/craft/tension';
 import { foldWorksheet, STRING_EVENTS, type BenchEvent } from '@gold-peg/craft/worksheet';
+
+const ROUNDS = [40, 19, 10, 5, 3, 1].map(cents);
+const READINGS = [0.2, 0.5, 1, 3, 6].map((hours) => ({ hours, cents: cents(-12), retuned: true }));
 
 const RUNS = 5;
 const RUN_MS = 300;
@@ -28,6 +32,12 @@ export function coreRates(): Rate[] {
     rate('whole plan of one string: turns, slack, cut, angles', () => windString({ instrument, index: 3, string })),
     rate('plans of a whole instrument from its set', () => wholeInstrument(instrument)),
     rate('fold of a worksheet with 480 events', () => foldWorksheet(6, log)),
+    rate('stretch or slip after six rounds', () => judgeRounds({ drops: ROUNDS, tolerance: cents(2) }), 1),
+    rate(
+      'when a string is tuned again, from five readings',
+      () => forecastDrift({ readings: READINGS, limit: HOLDS.cents, hold: HOLDS }),
+      1,
+    ),
     rate('best gauges for six strings, most even pull', () => solveGauges(gaugeQuestion('electric-in-line')), 1),
     rate('best gauges for twelve strings, most even pull', () => solveGauges(gaugeQuestion('acoustic-twelve')), 1),
   ];

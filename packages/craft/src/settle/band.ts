@@ -10,13 +10,16 @@ export interface Weighted {
   weight: number;
 }
 
+/** A share that moves no percentile, however many have it. */
+const NEGLIGIBLE = 1e-9;
+
 /**
  * The tenth, fiftieth and ninetieth percentile of weighted values.
  * @throws RangeError if no value has a weight.
  */
 export function bandOf(values: readonly Weighted[]): Band {
-  const sorted = values.filter(({ weight }) => weight > 0).sort((a, b) => a.value - b.value);
-  const total = sorted.reduce((sum, { weight }) => sum + weight, 0);
+  const total = values.reduce((sum, { weight }) => sum + weight, 0);
+  const sorted = values.filter(({ weight }) => weight > NEGLIGIBLE * total).sort((a, b) => a.value - b.value);
   const at = (share: number): number => {
     let passed = 0;
     for (const { value, weight } of sorted) {

@@ -45,6 +45,8 @@ const AMPLITUDES = [
   [0.7, 0.22],
   [1.6, 0.13],
 ] as const;
+/** A law that is less likely than the likeliest by e to this is left out. */
+const NEGLIGIBLE = 20;
 /** Nobody waits longer for a string. */
 const LONGEST_HOURS = 24 * 365;
 
@@ -89,8 +91,9 @@ export function forecastDrift({ readings, limit, hold }: DriftAsked): DriftForec
   });
   const last = readings.at(-1)?.hours ?? 0;
   const base = baseAfter(readings, readings.length);
-  const laws = [...shapes()].map((shape) => ({ shape, ...fit(shape, readings) }));
-  const likeliest = Math.max(...laws.map(({ logEvidence }) => logEvidence));
+  const all = [...shapes()].map((shape) => ({ shape, ...fit(shape, readings) }));
+  const likeliest = Math.max(...all.map(({ logEvidence }) => logEvidence));
+  const laws = all.filter(({ logEvidence }) => logEvidence > likeliest - NEGLIGIBLE);
   const each = (hourOf: (shape: Shape, amplitude: number) => number): Band =>
     bandOf(
       laws.flatMap(({ shape, mean, error, logEvidence }) =>

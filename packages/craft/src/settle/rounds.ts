@@ -29,6 +29,9 @@ const SLIPPING_ABOVE = 0.9;
 /** Tenth and ninetieth percentile of a normal distribution. */
 const TENTH = 1.2816;
 
+/** Grid points that are so much less likely than the likeliest are left out. */
+const NEGLIGIBLE = 1e-10;
+
 const between = (from: number, to: number, steps: number) =>
   Array.from({ length: steps }, (_, index) => from + ((to - from) * index) / (steps - 1));
 const evenlyByRatio = (from: number, to: number, steps: number) => between(Math.log(from), Math.log(to), steps).map(Math.exp);
@@ -97,7 +100,8 @@ function weighStretching(drops: readonly number[]): Stretching[] {
       }
     }
   }
-  return models;
+  const likeliest = models.reduce((most, { weight }) => Math.max(most, weight), 0);
+  return models.filter(({ weight }) => weight > NEGLIGIBLE * likeliest);
 }
 
 function normalised(values: readonly number[], logPrior: (value: number, index: number) => number): (readonly [number, number])[] {
