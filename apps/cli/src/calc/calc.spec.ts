@@ -189,3 +189,61 @@ describe('drift', () => {
     expect(refusedField('drift', { ...asked, ...change })).toBe(field);
   });
 });
+
+describe('balance', () => {
+  const string = {
+    stiffnessN: 20000,
+    linearDensityKgPerM: 0.002,
+    scaleMm: 648,
+    extraMm: 60,
+    saddleHeightMm: 10,
+    saddleOffsetMm: 0,
+    note: 'D3',
+  };
+  const springs = { count: 1, rateNPerMm: 1, initialN: 5, freeMm: 55, armMm: 40, clawMm: 'level' };
+  const asked = { strings: [string], springs, stops: { backDeg: -9, forwardDeg: 20 }, want: 'claw' };
+  // one string of 72.4 N at D3 = 146.83 Hz, ten millimetres up, against one spring forty down: 18.06 N, 13.06 mm beyond its 55
+  const pull = 0.002 * (2 * 0.648 * 146.83) ** 2;
+
+  it('says where the claw levels the bridge, and how many turns that is', () => {
+    const level = 55 + pull / 4 - 5;
+    expect(answered('balance', asked)['clawMm']).toBeCloseTo(level, 0);
+    const turned = answered('balance', { ...asked, springs: { ...springs, clawMm: 60 } });
+    expect(turned['clawTravelMm']).toBeCloseTo((turned['clawMm'] ?? 0) - 60, 9);
+    expect(turned['clawTurns']).toBeCloseTo((turned['clawTravelMm'] ?? 0) / 1.7, 9);
+  });
+
+  it('reads a bridge from what is heard; null is off', () => {
+    const off = { ...string, note: 'A3', nowHz: null };
+    const reply = answer('balance', {
+      ...asked,
+      want: 'equilibrium',
+      springs: { ...springs, clawMm: 68 },
+      strings: [{ ...string, nowHz: 146.83 }, off],
+    });
+    expect(reply).toMatchObject({
+      ok: true,
+      answer: { contact: 'none', stable: true, cents: [expect.closeTo(0, 1), null], pullN: [expect.closeTo(pull, 0), null] },
+    });
+  });
+
+  it('gives the coupling, and the steps of one pass', () => {
+    expect(answer('balance', { ...asked, want: 'coupling' })).toEqual({ ok: true, answer: { coupling: [[1]] } });
+    const steps = answer('balance', { ...asked, want: 'onePass', order: [0] });
+    expect(steps).toMatchObject({
+      ok: true,
+      answer: { steps: [{ string: 0, targetCents: expect.closeTo(0, 4) as number, reservePercent: null }] },
+    });
+  });
+
+  it.each([
+    ['strings', { strings: [{ ...string, nowHz: 100 }, string] }],
+    ['strings.0.note', { strings: [{ ...string, frequencyHz: 100 }] }],
+    ['order', { want: 'onePass', order: [0, 0] }],
+    ['order', { want: 'onePass', order: [3] }],
+    ['springs.count', { springs: { ...springs, count: 8, initialN: 20 } }],
+    ['springs.armMm', { springs: { ...springs, armMm: 4 } }],
+  ])('refuses wrong %s', (field, change) => {
+    expect(refusedField('balance', { ...asked, ...change })).toBe(field);
+  });
+});

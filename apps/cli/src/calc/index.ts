@@ -2,6 +2,7 @@ import { CALC_TOPICS, type CalcTopic, type Question } from '@gold-peg/contract/c
 import { invalidInput, problem, type Problem } from '@gold-peg/contract/problems';
 import type { Outcome } from '@gold-peg/craft/outcome';
 import type { Fault } from './fault.js';
+import { answerBalance } from './balance.js';
 import { answerNut } from './nut.js';
 import { answerDrift, answerSettle } from './settle.js';
 import { answerSlack } from './slack.js';
@@ -13,6 +14,7 @@ const ANSWERS: { [T in CalcTopic]: (asked: Question<T>) => Outcome<unknown, Faul
   winding: answerWinding,
   slack: answerSlack,
   nut: answerNut,
+  balance: answerBalance,
   settle: answerSettle,
   drift: answerDrift,
 };

@@ -1,5 +1,6 @@
 import type * as z from 'zod';
 import { nutAnswer, nutQuestion } from './nut.js';
+import { balanceAnswer, balanceQuestion } from './balance.js';
 import { driftAnswer, driftQuestion, settleAnswer, settleQuestion } from './settle.js';
 import { slackAnswer, slackQuestion } from './slack.js';
 import { stringAnswer, stringQuestion } from './string.js';
@@ -11,6 +12,7 @@ export const CALC_TOPICS = {
   winding: { question: windingQuestion, answer: windingAnswer },
   slack: { question: slackQuestion, answer: slackAnswer },
   nut: { question: nutQuestion, answer: nutAnswer },
+  balance: { question: balanceQuestion, answer: balanceAnswer },
   settle: { question: settleQuestion, answer: settleAnswer },
   drift: { question: driftQuestion, answer: driftAnswer },
 } as const;

@@ -18,3 +18,4 @@ export {
   YOUNGS_MODULUS,
 } from './mechanics.js';
 export { DRIFT, ROUNDS } from './settling.js';
+export { FLOATING } from './floating.js';

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { stretchingInForce } from '@gold-peg/craft/bench-run';
 import { isSoftMaterial } from '@gold-peg/craft/methods';
+import { Measures, say } from '../../preferences/measures';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { WindDialogs } from '../wind/wind-dialogs';
+import { sayBlock } from './block-words';
 import { sayStretching, saySchool } from './school-words';
 
 /** Which school is in force here and whose it is, both reasons where they disagree, and the way to change it on the spot. */
@@ -12,7 +14,12 @@ import { sayStretching, saySchool } from './school-words';
   template: `@if (floats()) {
       <label
         ><input type="checkbox" [checked]="desk.sheet().blocked" [disabled]="desk.closed()" (change)="desk.block(!desk.sheet().blocked)" />
-        a block holds the bridge level</label
+        <span
+          >a block holds the bridge level
+          @if (bears(); as load) {
+            <small>{{ load }}, an estimate</small>
+          }
+        </span></label
       >
     }
     <p class="soft">{{ says() }} <button type="button" class="quiet" (click)="dialogs.ways(desk)">ways …</button></p>`,
@@ -28,6 +35,10 @@ import { sayStretching, saySchool } from './school-words';
       height: 22px;
       accent-color: var(--brass);
     }
+    small {
+      color: var(--ink-soft);
+      font-size: 14px;
+    }
     p {
       margin: 4px 0;
     }
@@ -39,11 +50,18 @@ import { sayStretching, saySchool } from './school-words';
 export class SchoolLine {
   protected readonly desk = inject(WorksheetDesk);
   protected readonly dialogs = inject(WindDialogs);
+  private readonly measures = inject(Measures);
   private readonly settling = computed(() => this.desk.stage() === 'settle');
   /** Whether a block under the bridge would change what may come off together. */
   protected readonly floats = computed(() => {
     const anchor = this.desk.instrument()?.bridge.anchor;
     return !this.settling() && (anchor === 'floating-vibrato' || anchor === 'double-locking');
+  });
+  /** What a block bears: the springs are set for the strings that were on it. */
+  protected readonly bears = computed(() => {
+    const instrument = this.desk.asItCame();
+    if (instrument === null) return '';
+    return sayBlock(instrument, this.desk.oldStrings() ?? this.desk.strings(), (pull) => say(this.measures.pull(pull)));
   });
   protected readonly says = computed(() => {
     const [instrument, run] = [this.desk.instrument(), this.desk.run()];

@@ -1,0 +1,35 @@
+import type { Metres } from '../units/index.js';
+import { pullOf, speaking, type FloatingBridge, type RestLengths } from './bridge.js';
+import { settle, stiffnessAt } from './equilibrium.js';
+
+/**
+ * How strings pull each other out of tune: entry [j][i] is what string j changes, in cents per cent that string i itself changes when its peg is turned and the
+ * bridge finds its new balance. First derivatives at the balance, exact. Null where the bridge lies on a stop or does not come back; a string that is off or slack has zeros,
+ * and one on the diagonal.
+ */
+export function coupling(bridge: FloatingBridge, claw: Metres, rests: RestLengths): number[][] | null {
+  const { angle, stable } = settle(bridge, claw, rests);
+  if (!stable) return null;
+  const comesBack = stiffnessAt(bridge, claw, angle, rests);
+  const strings = bridge.strings.map((string, index) => {
+    const rest = rests[index] ?? null;
+    const { length, first } = speaking(string, angle);
+    const pull = rest === null ? 0 : pullOf(string, length, rest);
+    if (rest === null || pull === 0) return null;
+    const { stiffness } = string;
+    const byPull = (1 / pull + 1 / (stiffness + pull)) / 2; // d ln f / dT
+    const pullByRest = (-stiffness * (length + string.extra)) / rest ** 2;
+    return {
+      byRest: byPull * pullByRest,
+      byAngle: (byPull * stiffness * first) / rest - first / length,
+      angleByRest: (-pullByRest * first) / comesBack,
+    };
+  });
+  return strings.map((of, j) =>
+    strings.map((turned, i) => {
+      if (of === null || turned === null) return i === j ? 1 : 0;
+      const own = turned.byRest + turned.byAngle * turned.angleByRest;
+      return i === j ? 1 : (of.byAngle * turned.angleByRest) / own;
+    }),
+  );
+}

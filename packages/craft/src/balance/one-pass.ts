@@ -1,0 +1,54 @@
+import { cents, type Cents, type Hertz, type Metres, type Newtons, type Radians } from '../units/index.js';
+import type { FloatingBridge, RestLengths } from './bridge.js';
+import { restsFrom, settle } from './equilibrium.js';
+
+/** To what one string is tuned while others still wait, so that all are in tune at the end. */
+export interface PassStep {
+  /** Zero-based. */
+  string: number;
+  /** Off its own pitch. */
+  target: Cents;
+  frequency: Hertz;
+  angle: Radians;
+  pull: Newtons;
+  /** Share of the breaking load that is left, below zero past it; null where that load is not known. */
+  reserve: number | null;
+}
+
+/** Rest lengths with which all strings are in tune at this claw, wherever that puts the bridge. */
+export function finalRests(bridge: FloatingBridge, claw: Metres): RestLengths {
+  return restsFrom(
+    bridge,
+    claw,
+    bridge.strings.map(({ pitch }) => pitch),
+  ).rests;
+}
+
+/**
+ * One pass over the strings in the given order. Each is tuned to the pitch that it has with those before it, and itself, at their final lengths and the others still at
+ * their present ones: exact by moving the bridge forward step by step. A string that is off counts as put on when its turn comes.
+ */
+export function onePass(bridge: FloatingBridge, claw: Metres, present: RestLengths, order: readonly number[]): PassStep[] {
+  const final = finalRests(bridge, claw);
+  const rests = [...present];
+  let angle: Radians | undefined;
+  return order.flatMap((index) => {
+    const string = bridge.strings[index];
+    if (string === undefined) return [];
+    rests[index] = final[index] ?? null;
+    const balance = settle(bridge, claw, rests, angle);
+    angle = balance.angle;
+    const frequency = balance.frequencies[index];
+    const pull = balance.pulls[index];
+    if (frequency === null || frequency === undefined || pull === undefined) return [];
+    const share = string.breakingLoad === null ? null : pull / string.breakingLoad;
+    return {
+      string: index,
+      target: cents(1200 * Math.log2(frequency / string.pitch)),
+      frequency,
+      angle,
+      pull,
+      reserve: share === null ? null : 1 - share,
+    };
+  });
+}
