@@ -1,6 +1,8 @@
 import { instrumentOf } from '@gold-peg/craft/archetypes';
+import { trackPitch } from '@gold-peg/craft/pitch';
 import { windString } from '@gold-peg/craft/procedure';
 import { solveGauges, type GaugeQuestion } from '@gold-peg/craft/gauges';
+import { pluck } from '@gold-peg/craft/sound';
 import { SETS, setsFor, stringProperties, STRINGS } from '@gold-peg/craft/strings';
 import { strungKind } from '@gold-peg/craft/tuning';
 import { forecastDrift, HOLDS, judgeRounds } from '@gold-peg/craft/settle';
@@ -10,6 +12,11 @@ import { foldWorksheet, STRING_EVENTS, type BenchEvent } from '@gold-peg/craft/w
 
 const ROUNDS = [40, 19, 10, 5, 3, 1].map(cents);
 const READINGS = [0.2, 0.5, 1, 3, 6].map((hours) => ({ hours, cents: cents(-12), retuned: true }));
+
+const SECOND = {
+  samples: pluck({ first: hertz(41.2), inharmonicity: 2e-4, at: 0.2, ring: 8, seconds: 1, sampleRate: 48_000 }, () => 0.3),
+  sampleRate: 48_000,
+};
 
 const RUNS = 5;
 const RUN_MS = 300;
@@ -38,6 +45,7 @@ export function coreRates(): Rate[] {
       () => forecastDrift({ readings: READINGS, limit: HOLDS.cents, hold: HOLDS }),
       1,
     ),
+    rate('pitch of one second of a bass string, in frames of 43 ms', () => trackPitch({ ...SECOND, targets: [], hop: 2048 / 48_000 }), 1),
     rate('best gauges for six strings, most even pull', () => solveGauges(gaugeQuestion('electric-in-line')), 1),
     rate('best gauges for twelve strings, most even pull', () => solveGauges(gaugeQuestion('acoustic-twelve')), 1),
   ];

@@ -37,6 +37,8 @@ describe('gold-peg', () => {
     ['{', ['calc', 'string'], 'standard input must be one JSON object or array'],
     ['{}', ['calc', 'harp'], 'topic must be one of'],
     ['{}', ['tune'], 'usage: gold-peg calc'],
+    ['{}', ['calc', 'pitch', 'no-such.wav'], 'file must be there to be read'],
+    ['{}', ['calc', 'pitch', bin], 'file must be a WAV file'],
   ])('says what is wrong with %j %j', (input, words, says) => {
     const { status, stderr } = goldPeg(input, ...words);
     expect(status).toBe(2);

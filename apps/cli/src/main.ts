@@ -1,12 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { CALC_TOPICS } from '@gold-peg/contract/calc';
 import { problem, type Problem } from '@gold-peg/contract/problems';
+import { refused } from '@gold-peg/craft/outcome';
 import { answer, isTopic } from './calc/index.js';
+import { readSound } from './calc/sound.js';
 
-const USAGE = `usage: gold-peg calc TOPIC < in.json > out.json   topics: ${Object.keys(CALC_TOPICS).join(', ')}`;
+const USAGE = `usage: gold-peg calc TOPIC [FILE.wav] < in.json > out.json   topics: ${Object.keys(CALC_TOPICS).join(', ')}`;
 const BAD_INPUT = 2;
 
-function main([command = '', topic = '']: readonly string[]): number {
+function main([command = '', topic = '', file = '']: readonly string[]): number {
   if (command === 'help' || command === '--help') {
     process.stdout.write(`${USAGE}\n`);
     return 0;
@@ -16,16 +18,31 @@ function main([command = '', topic = '']: readonly string[]): number {
     return complain(
       problem('unknown', `topic must be one of ${Object.keys(CALC_TOPICS).join(', ')}`, [{ field: 'topic', says: 'is not known' }]),
     );
+  const sound = file === '' ? null : readFile(file);
+  if (sound?.ok === false) return complain(problem('invalid', `file ${sound.problem.says}`, [sound.problem]));
+  const recorded = sound?.value ?? null;
   const input = readInput();
   if (!input.ok) return complain(problem('malformed', input.says));
   if (Array.isArray(input.value)) {
-    print(input.value.map((asked: unknown) => answer(topic, asked)).map((reply) => (reply.ok ? reply.answer : { problem: reply.problem })));
+    print(
+      input.value
+        .map((asked: unknown) => answer(topic, asked, recorded))
+        .map((reply) => (reply.ok ? reply.answer : { problem: reply.problem })),
+    );
     return 0;
   }
-  const reply = answer(topic, input.value);
+  const reply = answer(topic, input.value, recorded);
   if (!reply.ok) return complain(reply.problem);
   print(reply.answer);
   return 0;
+}
+
+function readFile(name: string): ReturnType<typeof readSound> {
+  try {
+    return readSound(readFileSync(name));
+  } catch (error) {
+    return refused({ field: 'file', says: `must be there to be read: ${error instanceof Error ? error.message : String(error)}` });
+  }
 }
 
 function readInput(): { ok: true; value: unknown } | { ok: false; says: string } {

@@ -5,11 +5,13 @@ import type { Fault } from './fault.js';
 import { answerBalance } from './balance.js';
 import { answerNut } from './nut.js';
 import { answerDrift, answerSettle } from './settle.js';
+import { answerPitch } from './pitch.js';
 import { answerSlack } from './slack.js';
+import type { Sound } from './sound.js';
 import { answerString } from './string.js';
 import { answerWinding } from './winding.js';
 
-const ANSWERS: { [T in CalcTopic]: (asked: Question<T>) => Outcome<unknown, Fault> } = {
+const ANSWERS: { [T in CalcTopic]: (asked: Question<T>, sound: Sound | null) => Outcome<unknown, Fault> } = {
   string: answerString,
   winding: answerWinding,
   slack: answerSlack,
@@ -17,17 +19,18 @@ const ANSWERS: { [T in CalcTopic]: (asked: Question<T>) => Outcome<unknown, Faul
   balance: answerBalance,
   settle: answerSettle,
   drift: answerDrift,
+  pitch: answerPitch,
 };
 
 export type Reply = { ok: true; answer: unknown } | { ok: false; problem: Problem };
 
 export const isTopic = (word: string): word is CalcTopic => Object.hasOwn(CALC_TOPICS, word);
 
-/** Answers one question, or says which field cannot be right and why. */
-export function answer<T extends CalcTopic>(topic: T, asked: unknown): Reply {
+/** Answers one question, or says which field cannot be right and why. `sound`: what was recorded, for those who ask about that. */
+export function answer<T extends CalcTopic>(topic: T, asked: unknown, sound: Sound | null = null): Reply {
   const read = CALC_TOPICS[topic].question.safeParse(asked);
   if (!read.success) return { ok: false, problem: invalidInput(read.error) };
-  const outcome = ANSWERS[topic](read.data as Question<T>);
+  const outcome = ANSWERS[topic](read.data as Question<T>, sound);
   if (outcome.ok) return { ok: true, answer: outcome.value };
   const { field, says } = outcome.problem;
   return { ok: false, problem: problem('invalid', `${field} ${says}`, [{ field, says }]) };

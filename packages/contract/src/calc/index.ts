@@ -2,6 +2,7 @@ import type * as z from 'zod';
 import { nutAnswer, nutQuestion } from './nut.js';
 import { balanceAnswer, balanceQuestion } from './balance.js';
 import { driftAnswer, driftQuestion, settleAnswer, settleQuestion } from './settle.js';
+import { pitchAnswer, pitchQuestion } from './pitch.js';
 import { slackAnswer, slackQuestion } from './slack.js';
 import { stringAnswer, stringQuestion } from './string.js';
 import { windingAnswer, windingQuestion } from './winding.js';
@@ -15,6 +16,7 @@ export const CALC_TOPICS = {
   balance: { question: balanceQuestion, answer: balanceAnswer },
   settle: { question: settleQuestion, answer: settleAnswer },
   drift: { question: driftQuestion, answer: driftAnswer },
+  pitch: { question: pitchQuestion, answer: pitchAnswer },
 } as const;
 
 export type CalcTopic = keyof typeof CALC_TOPICS;

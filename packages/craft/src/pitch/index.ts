@@ -1,0 +1,2 @@
+export type { Heard } from './detect.js';
+export { trackPitch, type PitchFrame, type Recording } from './track.js';

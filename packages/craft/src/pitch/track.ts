@@ -1,0 +1,78 @@
+import type { Hertz } from '../units/index.js';
+import { detectPitch, type Heard } from './detect.js';
+
+export interface Recording {
+  /** Between −1 and 1, one channel. */
+  samples: Float32Array;
+  sampleRate: number;
+  /** Pitches that are expected; empty for anything. */
+  targets: readonly Hertz[];
+  /** From one excerpt to the next, s. */
+  hop: number;
+}
+
+export interface PitchFrame {
+  /** Middle of its excerpt, s. */
+  time: number;
+  /** Null where nobody plucked a string. */
+  heard: Heard | null;
+}
+
+/** Long enough to part the partials of the lowest bass, short enough for a pluck, s. */
+const WINDOW_SECONDS = 0.34;
+/** Less than this of what sounds is a string. */
+const LEAST_CONFIDENCE = 0.33;
+/** A string holds its pitch from frame to frame, for that many frames, and fades. */
+const STEADY = { cents: 3, frames: 4, fadesDbPerSecond: 0.5 };
+
+interface Frame extends PitchFrame {
+  decibels: number;
+}
+
+/**
+ * Pitch along a recording. A frame counts only in a row of frames that keep within a few cents and fade: hum holds its level, speech does not hold its pitch, taps and noise
+ * have none.
+ * @throws RangeError if the hop is not above zero.
+ */
+export function trackPitch({ samples, sampleRate, targets, hop }: Recording): PitchFrame[] {
+  if (!(hop > 0)) throw new RangeError(`hop must be above zero, was ${hop}`);
+  const size = 2 ** Math.round(Math.log2(WINDOW_SECONDS * sampleRate));
+  const step = Math.max(1, Math.round(hop * sampleRate));
+  const frames: Frame[] = [];
+  for (let start = 0; start + size <= samples.length; start += step) {
+    const excerpt = samples.subarray(start, start + size);
+    const power = excerpt.reduce((sum, sample) => sum + sample * sample, 0) / size;
+    const heard = detectPitch({ excerpt, sampleRate, targets });
+    frames.push({
+      time: (start + size / 2) / sampleRate,
+      heard: heard !== null && heard.confidence >= LEAST_CONFIDENCE ? heard : null,
+      decibels: 10 * Math.log10(Math.max(power, 1e-12)),
+    });
+  }
+  return rowsOf(frames).flatMap((row) => {
+    const rings = row.length >= STEADY.frames && fadesPerSecond(row) > STEADY.fadesDbPerSecond;
+    return row.map(({ time, heard }) => ({ time, heard: rings ? heard : null }));
+  });
+}
+
+/** Frames that follow each other within a few cents, or hear nothing. */
+function rowsOf(frames: readonly Frame[]): Frame[][] {
+  const rows: Frame[][] = [];
+  for (const frame of frames) {
+    const row = rows.at(-1);
+    const before = row?.at(-1);
+    if (row !== undefined && before !== undefined && holds(before.heard, frame.heard)) row.push(frame);
+    else rows.push([frame]);
+  }
+  return rows;
+}
+
+const holds = (before: Heard | null, now: Heard | null): boolean =>
+  before === null || now === null ? before === now : Math.abs(1200 * Math.log2(now.frequency / before.frequency)) <= STEADY.cents;
+
+/** How fast the level falls along a row, by least squares, dB/s. */
+function fadesPerSecond(row: readonly Frame[]): number {
+  const middle = row.reduce((sum, { time }) => sum + time, 0) / row.length;
+  const square = row.reduce((sum, { time }) => sum + (time - middle) ** 2, 0);
+  return -row.reduce((sum, { time, decibels }) => sum + (time - middle) * decibels, 0) / square;
+}

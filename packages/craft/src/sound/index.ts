@@ -1,0 +1,1 @@
+export { pluck, type Pluck } from './pluck.js';

@@ -1,0 +1,51 @@
+import { describe, expect, it } from 'vitest';
+import { hertz } from '../units/index.js';
+import { pluck } from './index.js';
+
+const sampleRate = 48_000;
+const still = () => 0.25;
+const string = { first: hertz(200), inharmonicity: 0, at: 0.2, ring: 4, seconds: 1, sampleRate };
+
+/** How strongly one frequency sounds in part of a second, by correlation with it. */
+function strength(samples: Float32Array, frequency: number, from = 0, seconds = 0.2): number {
+  let [x, y] = [0, 0];
+  const count = Math.round(seconds * sampleRate);
+  for (let index = 0; index < count; index++) {
+    const turn = (2 * Math.PI * frequency * index) / sampleRate;
+    const sample = samples[Math.round(from * sampleRate) + index] ?? 0;
+    x += sample * Math.cos(turn);
+    y += sample * Math.sin(turn);
+  }
+  return Math.hypot(x, y) / count;
+}
+
+describe('a plucked string', () => {
+  it('sounds at whole multiples without stiffness, and not between', () => {
+    const samples = pluck(string, still);
+    for (const n of [1, 2, 3]) expect(strength(samples, 200 * n)).toBeGreaterThan(20 * strength(samples, 200 * (n + 0.5)));
+  });
+
+  // f_n = n f0 √(1 + B n²) with f1 = 200 Hz and B = 0.001: the fifth lies at 1000 √(1.025 / 1.001) = 1011.92 Hz
+  it('spreads its partials with stiffness, about a first that stays', () => {
+    const samples = pluck({ ...string, inharmonicity: 0.001, at: 0.11 }, still);
+    expect(strength(samples, 200)).toBeGreaterThan(20 * strength(samples, 190));
+    expect(strength(samples, 1011.92)).toBeGreaterThan(3 * strength(samples, 1000));
+  });
+
+  it('has no partial with a node where it is plucked', () => {
+    const samples = pluck({ ...string, at: 0.5 }, still);
+    for (const n of [2, 4]) expect(strength(samples, 200 * n)).toBeLessThan(0.01 * strength(samples, 200));
+  });
+
+  it('fades by sixty decibels in its time, higher partials sooner', () => {
+    const samples = pluck({ ...string, ring: 0.8 }, still);
+    const db = (n: number) => 20 * Math.log10(strength(samples, 200 * n, 0.6) / strength(samples, 200 * n));
+    expect(db(1)).toBeCloseTo((-60 * 0.6) / 0.8, 0);
+    expect(db(4)).toBeLessThan(db(1));
+  });
+
+  it('is as loud as can be, and never more', () => {
+    expect(pluck(string, still).reduce((most, sample) => Math.max(most, Math.abs(sample)), 0)).toBeCloseTo(1, 6);
+    expect(() => pluck({ ...string, at: 1 }, still)).toThrow('between its ends');
+  });
+});
