@@ -61,7 +61,7 @@ export class WorksheetPlace {
   private readonly knownStage = computed(() => STAGES.find((known) => known === this.stage()) ?? null);
   private readonly isOpen = computed(() => this.desk.file()?.job.id === this.jobId() && this.desk.tableIsThere());
   /** Strings and stage are known; an address without a stage leads to the one the work has come to. */
-  protected readonly isLaidOut = computed(() => this.isOpen() && this.knownStage() === this.desk.stage());
+  protected readonly isLaidOut = computed(() => this.isOpen() && this.knownStage() !== null);
 
   protected readonly name = computed(() => this.desk.file()?.passport.name ?? '');
   protected readonly sub = computed(() => {
@@ -89,9 +89,12 @@ export class WorksheetPlace {
       untracked(() => void this.open(jobId));
     });
     effect(() => {
-      if (!this.isOpen()) return;
       const stage = this.knownStage();
-      untracked(() => (stage === null ? void this.actions.go(this.desk.reached(), true) : this.desk.stage.set(stage)));
+      if (stage !== null) untracked(() => this.desk.stage.set(stage));
+    });
+    effect(() => {
+      if (!this.isOpen() || this.knownStage() !== null) return;
+      untracked(() => void this.actions.go(this.desk.reached(), true));
     });
   }
 

@@ -30,9 +30,12 @@ export class BenchActions {
   /** Spoken to screen readers when a step is done, not at every change. */
   readonly said = signal('');
 
+  /** At once, so that the next key acts on the stage that this one led to; the address follows. */
   async go(stage: Stage, replaceUrl = false): Promise<void> {
     const jobId = this.desk.file()?.job.id;
-    if (jobId !== undefined) await this.router.navigate(['/worksheet', jobId, stage], { replaceUrl });
+    if (jobId === undefined) return;
+    this.desk.stage.set(stage);
+    await this.router.navigate(['/worksheet', jobId, stage], { replaceUrl });
   }
 
   /** Along the rule. */

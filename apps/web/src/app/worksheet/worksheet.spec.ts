@@ -1,0 +1,66 @@
+import { TestBed } from '@angular/core/testing';
+import { provideRouter, Router, withComponentInputBinding } from '@angular/router';
+import { RouterTestingHarness } from '@angular/router/testing';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { routes } from '../app.routes';
+import { jobId, setOf, setupWith, WorksheetBench } from '../testing/worksheet-bench';
+import { WorksheetPlace } from './worksheet';
+
+const SET = 'electric-nickel-10-13-17-26w-36w-46w';
+let bench: WorksheetBench;
+let harness: RouterTestingHarness;
+
+const press = (key: string) => document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+const opened = (stage: string) =>
+  vi.waitFor(
+    () => {
+      harness.detectChanges();
+      expect(TestBed.inject(Router).url).toBe(`/worksheet/${jobId}/${stage}`);
+      expect(harness.routeNativeElement?.textContent).toContain('A six');
+    },
+    { timeout: 8000 },
+  );
+
+beforeEach(async () => {
+  TestBed.configureTestingModule({ providers: [provideRouter(routes, withComponentInputBinding())] });
+  bench = await WorksheetBench.open({ current: setupWith(setOf(SET)) });
+  harness = await RouterTestingHarness.create();
+});
+afterEach(() => bench.close());
+
+describe('the address of a worksheet', () => {
+  it('without a stage leads to the one the work has come to, and the worksheet that opened stays', async () => {
+    const place = await harness.navigateByUrl(`/worksheet/${jobId}`, WorksheetPlace);
+    await opened('choose');
+    expect(harness.routeDebugElement?.componentInstance).toBe(place);
+    await harness.navigateByUrl(`/worksheet/${jobId}/strip`);
+    await opened('strip');
+    expect(harness.routeDebugElement?.componentInstance).toBe(place);
+  });
+
+  it('with a stage that there is not leads there as well', async () => {
+    await harness.navigateByUrl(`/worksheet/${jobId}/polish`);
+    await opened('choose');
+  });
+});
+
+describe('a key', () => {
+  it('does nothing before the strings are laid out, and its work from then on', async () => {
+    await harness.navigateByUrl(`/worksheet/${jobId}/choose`);
+    press(' ');
+    await opened('choose');
+    expect(bench.logged).toEqual([]);
+    press(' ');
+    await opened('ready');
+    expect(bench.logged.map(({ kind }) => kind)).toEqual(['set-chosen']);
+  });
+
+  it('acts on the stage that the one before led to, however fast they come', async () => {
+    await harness.navigateByUrl(`/worksheet/${jobId}/choose`);
+    await opened('choose');
+    for (let presses = 0; presses < 4; presses++) press('ArrowRight');
+    await opened('anchor');
+    press('ArrowLeft');
+    await opened('look-over');
+  });
+});
