@@ -31,6 +31,14 @@ it('rounds are what stretching cost, string by string, the first first', () => {
   expect(dropsOf(sheet, 1)).toEqual([7]);
 });
 
+it('a round counts from where the string was left when it was not tuned back', () => {
+  const sheet = foldWorksheet(
+    1,
+    log(read(-40, 'stretch', false), read(-55, 'stretch', false), read(-58, 'rest', false), read(-60, 'stretch'), read(-3, 'stretch')),
+  );
+  expect(dropsOf(sheet, 0)).toEqual([40, 15, 2, 3]);
+});
+
 it('drift counts from when the string was brought up; a stretch moves only what it is measured against', () => {
   const sheet = foldWorksheet(
     1,

@@ -4,9 +4,15 @@ import type { Worksheet } from './fold.js';
 
 const HOUR_MS = 3_600_000;
 
-/** What each round of stretching cost a string (zero-based), cents, the first first: how far down it went from pitch. */
-export const dropsOf = ({ pitches }: Pick<Worksheet, 'pitches'>, index: number): number[] =>
-  (pitches[index] ?? []).flatMap(({ payload }) => (payload.after === 'stretch' ? [-payload.cents] : []));
+/** What each round of stretching cost a string (zero-based), cents, the first first: how far it went down from pitch, or from where it was left when it was not tuned back. */
+export function dropsOf({ pitches }: Pick<Worksheet, 'pitches'>, index: number): number[] {
+  let left = 0;
+  return (pitches[index] ?? []).flatMap(({ payload: { cents: read, after, retuned } }) => {
+    const drop = left - read;
+    left = retuned ? 0 : read;
+    return after === 'stretch' ? [drop] : [];
+  });
+}
 
 /** How a string (zero-based) moved by itself since it was first brought to pitch; empty where that was never noted. What a stretch cost is none of it, the tuning after it is. */
 export function driftOf({ pitches, done }: Pick<Worksheet, 'pitches' | 'done'>, index: number): DriftReading[] {

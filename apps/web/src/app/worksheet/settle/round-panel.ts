@@ -24,7 +24,9 @@ export class RoundPanel {
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
 
   protected readonly size = CHART;
-  protected readonly lost = signal<number | null>(null);
+  protected readonly limit = `${FINE_WORK} ¢`;
+  /** What is typed is of the string in hand: with another it begins anew. */
+  protected readonly lost = linkedSignal<number, number | null>({ source: this.desk.lane, computation: () => null });
   protected readonly after = linkedSignal<number, PitchRead['after']>({ source: this.desk.lane, computation: () => 'stretch' });
   protected readonly retuned = signal(true);
   protected readonly fault = linkedSignal<number, string | null>({ source: this.desk.lane, computation: () => null });

@@ -36,6 +36,14 @@ describe('Settle', () => {
     expect(page.element.querySelectorAll('peg-drop-bars rect')).toHaveLength(3);
   });
 
+  it('never notes at one string what was typed at another', async () => {
+    await at('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w');
+    await page.type('cents lost', '40');
+    bench.desk.lane.set(3);
+    await page.settle();
+    expect(page.field('cents lost').value).toBe('');
+  });
+
   it('takes a reading back as it takes back a step', async () => {
     await at('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w');
     await note('40');
