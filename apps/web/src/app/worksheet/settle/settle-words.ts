@@ -16,7 +16,7 @@ const cents = (value: number) => `${value.toFixed(Math.abs(value) < 10 && !Numbe
 
 function between({ low, high }: Band, one: (value: number) => string): string {
   if (low === high) return '';
-  return ` (${one(low)} to ${Number.isFinite(high) ? one(high) : 'never'})`;
+  return Number.isFinite(high) ? ` (${one(low)} to ${one(high)})` : ` (${one(low)} at least, perhaps never)`;
 }
 
 /** What the rounds of a string say. `drops` holds at least one. */
