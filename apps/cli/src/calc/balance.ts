@@ -32,12 +32,21 @@ type Asked = Question<'balance'>;
 export function answerBalance(asked: Asked): Outcome<Answer<'balance'>, Fault> {
   const bridge = bridgeOf(asked);
   const { clawMm } = asked.springs;
-  const level = clawMm === 'level' || asked.want === 'claw' ? levelClaw(bridge) : null;
-  if (level?.ok === false) return refused(sayClaw(level.problem));
-  if (asked.want === 'claw') return done(sayTravel(toMillimetres(level?.value ?? fromMillimetres(0)), clawMm));
-  const claw: Metres = clawMm === 'level' ? (level?.value ?? fromMillimetres(0)) : fromMillimetres(clawMm);
+  if (clawMm !== 'level' && asked.want !== 'claw') return answerAt(asked, asked.want, bridge, fromMillimetres(clawMm));
+  const level = levelClaw(bridge);
+  if (!level.ok) return refused(sayClaw(level.problem));
+  return asked.want === 'claw' ? done(sayTravel(toMillimetres(level.value), clawMm)) : answerAt(asked, asked.want, bridge, level.value);
+}
+
+/** What is asked of a bridge whose claw stands somewhere. */
+function answerAt(
+  asked: Asked,
+  want: Exclude<Asked['want'], 'claw'>,
+  bridge: FloatingBridge,
+  claw: Metres,
+): Outcome<Answer<'balance'>, Fault> {
   const { angle, rests } = presentOf(asked, bridge, claw);
-  switch (asked.want) {
+  switch (want) {
     case 'equilibrium': {
       const { frequencies, pulls, ...balance } = settle(bridge, claw, rests, angle);
       return done({

@@ -44,6 +44,7 @@ describe('events of the bench log', () => {
       { ...head, kind: 'reference-read', payload: { a4Hz: 440 } },
       { ...head, kind: 'gauge-read', string: 3, payload: { readMm: 0.43, plannedMm: 0.432, by: 'caliper' } },
       { ...head, kind: 'pitch-read', string: 3, payload: { cents: -21.5, after: 'stretch', retuned: true, by: 'typed' } },
+      { ...head, kind: 'seated-again', string: 3, payload: {} },
       { ...head, kind: 'paused', payload: {} },
       { ...head, kind: 'resumed', payload: {} },
       { ...head, kind: 'undone', payload: { eventId: uuidV7() } },

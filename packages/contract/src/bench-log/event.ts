@@ -97,6 +97,7 @@ const kinds = [
   z.strictObject({ ...head, kind: z.literal('reference-read'), payload: referenceRead }),
   z.strictObject({ ...head, string, kind: z.literal('gauge-read'), payload: gaugeRead }),
   z.strictObject({ ...head, string, kind: z.literal('pitch-read'), payload: pitchRead }),
+  z.strictObject({ ...head, string, kind: z.literal('seated-again'), payload: z.strictObject({}) }),
   z.strictObject({ ...head, kind: z.enum(['paused', 'resumed']), payload: z.strictObject({}) }),
   z.strictObject({ ...head, kind: z.literal('undone'), payload: z.strictObject({ eventId: uuidV7 }) }),
   z.strictObject({ ...head, kind: z.literal('handed-over'), payload: z.strictObject({ remark: longText(2000) }) }),

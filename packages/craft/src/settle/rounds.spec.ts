@@ -82,6 +82,14 @@ it('never asks for more rounds where more is good enough', () => {
   );
 });
 
+it('has an answer for whatever was typed, however often', () => {
+  for (const drops of [new Array<number>(200).fill(1200), new Array<number>(60).fill(-1200), [40, ...new Array<number>(80).fill(0)]]) {
+    const { slipProbability, nextDrop, roundsLeft } = judge(drops);
+    for (const value of [slipProbability, nextDrop.low, nextDrop.likely, nextDrop.high]) expect(Number.isFinite(value)).toBe(true);
+    expect(roundsLeft.likely).toBeGreaterThanOrEqual(0);
+  }
+});
+
 it('is called with numbers that can be', () => {
   expect(() => judge([5], 0)).toThrow('tolerance');
   expect(() => judge([Number.NaN])).toThrow('finite');

@@ -29,8 +29,10 @@ const SLIPPING_ABOVE = 0.9;
 /** Tenth and ninetieth percentile of a normal distribution. */
 const TENTH = 1.2816;
 
-/** Grid points that are so much less likely than the likeliest are left out. */
-const NEGLIGIBLE = 1e-10;
+/** Grid points that are less likely than the likeliest by e to this are left out. */
+const NEGLIGIBLE = 23;
+/** Products are turned into logarithms before they grow beyond what a number holds. */
+const LARGE = 1e200;
 
 const between = (from: number, to: number, steps: number) =>
   Array.from({ length: steps }, (_, index) => from + ((to - from) * index) / (steps - 1));
@@ -47,7 +49,12 @@ interface Stretching {
   remainder: number;
   first: number;
   kept: number;
-  weight: number;
+}
+
+/** One of the two stories: how well it explains what was read, and its models with weights that add up to one. */
+interface Story<M> {
+  logEvidence: number;
+  models: readonly { model: M; weight: number }[];
 }
 
 /**
@@ -58,20 +65,20 @@ interface Stretching {
 export function judgeRounds({ drops, tolerance }: Rounds): RoundsJudged {
   requirePositive({ tolerance });
   if (!drops.every(Number.isFinite)) throw new RangeError('every drop must be finite');
-  const stretching = weighStretching(drops);
-  const slipping = LEVELS.map((level) => ({ level, weight: likelihoodOfSlip(drops, level) / LEVELS.length }));
-  const stretches = (1 - ROUNDS.slipping.value) * sum(stretching);
-  const slips = ROUNDS.slipping.value * sum(slipping);
-  const slipProbability = slips / (slips + stretches);
-  const share = (1 - slipProbability) / sum(stretching);
+  const stretching = storyOf(weighStretching(drops));
+  const slipping = storyOf(
+    LEVELS.map((level) => ({ model: level, logWeight: logLikelihoodOfSlip(drops, level) - Math.log(LEVELS.length) })),
+  );
+  const odds = (ROUNDS.slipping.value / (1 - ROUNDS.slipping.value)) * Math.exp(slipping.logEvidence - stretching.logEvidence);
+  const slipProbability = 1 / (1 + 1 / odds);
   const next: Weighted[] = [
-    ...stretching.map((model) => ({ value: lost(model, drops.length), weight: model.weight * share })),
-    ...slipping.map(({ level, weight }) => ({ value: level, weight: (weight * slipProbability) / sum(slipping) })),
+    ...stretching.models.map(({ model, weight }) => ({ value: lost(model, drops.length), weight: weight * (1 - slipProbability) })),
+    ...slipping.models.map(({ model, weight }) => ({ value: model, weight: weight * slipProbability })),
   ];
   return {
     verdict: verdictOf(drops.length, slipProbability),
     slipProbability,
-    roundsLeft: bandOf(stretching.map((model) => ({ value: roundsTo(model, tolerance, drops.length), weight: model.weight }))),
+    roundsLeft: bandOf(stretching.models.map(({ model, weight }) => ({ value: roundsTo(model, tolerance, drops.length), weight }))),
     nextDrop: asRead(bandOf(next)),
   };
 }
@@ -82,44 +89,61 @@ function verdictOf(readings: number, slipProbability: number): RoundsVerdict {
   return slipProbability > CHECK_ABOVE ? 'check' : 'settling';
 }
 
-function weighStretching(drops: readonly number[]): Stretching[] {
+/** Weights as logarithms: neither many rounds nor one that is far off comes to nothing. */
+function storyOf<M>(weighed: readonly { model: M; logWeight: number }[]): Story<M> {
+  const most = weighed.reduce((largest, { logWeight }) => Math.max(largest, logWeight), Number.NEGATIVE_INFINITY);
+  const models = weighed
+    .filter(({ logWeight }) => logWeight > most - NEGLIGIBLE)
+    .map(({ model, logWeight }) => ({ model, weight: Math.exp(logWeight - most) }));
+  const total = models.reduce((sum, { weight }) => sum + weight, 0);
+  return { logEvidence: most + Math.log(total), models: models.map(({ model, weight }) => ({ model, weight: weight / total })) };
+}
+
+function weighStretching(drops: readonly number[]): { model: Stretching; logWeight: number }[] {
   const firsts = normalised(FIRST_DROPS, (first) => -((Math.log(first / ROUNDS.typicalFirstDrop.value) / 0.9) ** 2) / 2);
   // how finely the grid lies about a remainder is no evidence for it
   const remainders = normalised(REMAINDERS, (c, index) => Math.log(widthAt(REMAINDERS, index)) - c / ROUNDS.typicalRemainder.value);
-  const models: Stretching[] = [];
+  const models: { model: Stretching; logWeight: number }[] = [];
+  let most = Number.NEGATIVE_INFINITY;
   for (const kept of SHARES_KEPT) {
+    const left = drops.map((_, round) => kept ** round);
     for (const [remainder, priorOfRemainder] of remainders) {
       for (const [first, priorOfFirst] of firsts) {
-        let weight = (priorOfRemainder * priorOfFirst) / SHARES_KEPT.length;
-        let stretch = first;
-        for (const drop of drops) {
-          weight *= student(drop - remainder - stretch, ROUNDS.noise.value);
-          stretch *= kept;
-        }
-        models.push({ remainder, first, kept, weight });
+        const likelihood = logLikelihood(drops, (round) => remainder + first * (left[round] ?? 0), ROUNDS.noise.value);
+        const logWeight = priorOfRemainder + priorOfFirst + likelihood;
+        most = Math.max(most, logWeight);
+        if (logWeight > most - NEGLIGIBLE)
+          models.push({ model: { remainder, first, kept }, logWeight: logWeight - Math.log(SHARES_KEPT.length) });
       }
     }
   }
-  const likeliest = models.reduce((most, { weight }) => Math.max(most, weight), 0);
-  return models.filter(({ weight }) => weight > NEGLIGIBLE * likeliest);
+  return models;
 }
 
+/** Each value with the logarithm of its share. */
 function normalised(values: readonly number[], logPrior: (value: number, index: number) => number): (readonly [number, number])[] {
   const masses = values.map((value, index) => Math.exp(logPrior(value, index)));
-  const total = masses.reduce((all, mass) => all + mass, 0);
-  return values.map((value, index) => [value, (masses[index] ?? 0) / total]);
+  const logTotal = Math.log(masses.reduce((all, mass) => all + mass, 0));
+  return values.map((value, index) => [value, logPrior(value, index) - logTotal]);
 }
 
 const widthAt = (values: readonly number[], index: number) =>
   ((values[Math.min(index + 1, values.length - 1)] ?? 0) - (values[Math.max(index - 1, 0)] ?? 0)) / 2;
 
-const likelihoodOfSlip = (drops: readonly number[], level: number) =>
-  drops.reduce((all, drop) => all * student(drop - level, Math.hypot(ROUNDS.noise.value, ROUNDS.unevenness.value * level)), 1);
+const logLikelihoodOfSlip = (drops: readonly number[], level: number) =>
+  logLikelihood(drops, () => level, Math.hypot(ROUNDS.noise.value, ROUNDS.unevenness.value * level));
 
-/** Student's density with four degrees of freedom: 3/8 (1 + z²/4)^(−5/2). */
-function student(off: number, scale: number): number {
-  const tail = 1 + (off / scale) ** 2 / 4;
-  return 0.375 / (scale * tail * tail * Math.sqrt(tail));
+/** Of drops about what is expected in each round, with Student's density, four degrees of freedom: 3/8 (1 + z²/4)^(−5/2). One logarithm does for many of them. */
+function logLikelihood(drops: readonly number[], expected: (round: number) => number, scale: number): number {
+  let logTails = 0;
+  let tails = 1;
+  for (let round = 0; round < drops.length; round++) {
+    tails *= 1 + (((drops[round] ?? 0) - expected(round)) / scale) ** 2 / 4;
+    if (tails < LARGE) continue;
+    logTails += Math.log(tails);
+    tails = 1;
+  }
+  return drops.length * Math.log(0.375 / scale) - 2.5 * (logTails + Math.log(tails));
 }
 
 const lost = ({ remainder, first, kept }: Stretching, round: number) => remainder + first * kept ** round;
@@ -137,8 +161,6 @@ function asRead({ low, likely, high }: Band): Band {
   const noise = TENTH * ROUNDS.noise.value;
   return { low: likely - Math.hypot(likely - low, noise), likely, high: likely + Math.hypot(high - likely, noise) };
 }
-
-const sum = (weighted: readonly { weight: number }[]) => weighted.reduce((all, { weight }) => all + weight, 0);
 
 /** What is good enough at the bench unless somebody asks for more: two cents is fine work. */
 export const FINE_WORK = cents(2);

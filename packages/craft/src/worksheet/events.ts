@@ -109,6 +109,8 @@ export type BenchEvent =
   | (Head & { kind: 'reference-read'; payload: { a4Hz: number } })
   | (StringHead & { kind: 'gauge-read'; payload: GaugeRead })
   | (StringHead & { kind: 'pitch-read'; payload: PitchRead })
+  /** It slipped: it was slackened, seen to where it is held, and brought up again. */
+  | (StringHead & { kind: 'seated-again'; payload: Record<string, never> })
   | (Head & { kind: 'paused'; payload: Record<string, never> })
   | (Head & { kind: 'resumed'; payload: Record<string, never> })
   | (Head & { kind: 'undone'; payload: { eventId: string } })

@@ -76,6 +76,7 @@ const anyWord = fc.oneof(
     string: fc.integer({ min: 1, max: COUNT }),
     payload: fc.record({ cents: fc.constantFrom(-30, -4), after: fc.constant('stretch'), retuned: fc.boolean(), by: fc.constant('typed') }),
   }),
+  fc.record({ kind: fc.constant('seated-again' as const), string: fc.integer({ min: 1, max: COUNT }), payload: fc.constant({}) }),
   fc.record({ kind: fc.constantFrom('paused' as const, 'resumed' as const), payload: fc.constant({}) }),
   fc.record({ kind: fc.constant('bridge-blocked' as const), payload: fc.record({ blocked: fc.boolean() }) }),
   fc.record({

@@ -30,7 +30,7 @@ export interface Worksheet {
   reference: EventOf<'reference-read'> | null;
   /** What was read on the new strings. */
   gauges: readonly (EventOf<'gauge-read'> | null)[];
-  /** How far each string was off whenever it was read, in the order of time. */
+  /** How far each string was off whenever it was read, in the order of time, since it was seated. */
   pitches: readonly (readonly EventOf<'pitch-read'>[])[];
   /** The clock stands still. */
   paused: boolean;
@@ -117,6 +117,8 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
       return { ...sheet, gauges: sheet.gauges.with(event.string - 1, event) };
     case 'pitch-read':
       return { ...sheet, pitches: sheet.pitches.with(event.string - 1, [...(sheet.pitches[event.string - 1] ?? []), event]) };
+    case 'seated-again':
+      return { ...sheet, pitches: sheet.pitches.with(event.string - 1, []) };
     case 'paused':
     case 'resumed':
       return { ...sheet, paused: event.kind === 'paused' };

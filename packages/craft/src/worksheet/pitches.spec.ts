@@ -40,16 +40,21 @@ it('a round counts from where the string was left when it was not tuned back', (
 });
 
 it('drift counts from when the string was brought up; a stretch moves only what it is measured against', () => {
-  const sheet = foldWorksheet(
-    1,
-    log(read(-9, 'rest'), up, read(-12, 'rest', false), read(-40, 'stretch'), read(-50, 'stretch', false), read(-5, 'rest')),
-  );
-  expect(driftOf(sheet, 0)).toEqual([
+  const readings = [read(-9, 'rest'), up, read(-12, 'rest', false), read(-40, 'stretch'), read(-5, 'rest')];
+  expect(driftOf(foldWorksheet(1, log(...readings)), 0)).toEqual([
     { hours: 0.25, cents: -12, retuned: false },
     { hours: 0.5, cents: null, retuned: true },
-    { hours: 1, cents: -5, retuned: true },
+    { hours: 0.75, cents: -5, retuned: true },
   ]);
   expect(driftOf(foldWorksheet(1, log(read(-5, 'rest'))), 0)).toEqual([]);
+});
+
+it('what was stretched and not tuned back says nothing of drift until it is', () => {
+  const sheet = foldWorksheet(1, log(up, read(-30, 'stretch', false), read(-33, 'rest', false), read(-34, 'rest'), read(-2, 'rest')));
+  expect(driftOf(sheet, 0)).toEqual([
+    { hours: 0.75, cents: null, retuned: true },
+    { hours: 1, cents: -2, retuned: true },
+  ]);
 });
 
 it('a string that was lost takes its rounds along, and gets them back when that is undone', () => {
@@ -62,6 +67,15 @@ it('a string that was lost takes its rounds along, and gets them back when that 
     { kind: 'undone', payload: { eventId: '0190-002' } },
   );
   expect(dropsOf(foldWorksheet(1, undone), 0)).toEqual([40]);
+});
+
+it('a string that slipped and was seated again begins its rounds anew', () => {
+  const again: What = { kind: 'seated-again', string: 1, payload: {} };
+  const sheet = foldWorksheet(
+    2,
+    log(up, read(-20, 'stretch'), read(-21, 'stretch'), read(-7, 'stretch', true, 2), again, read(-30, 'stretch')),
+  );
+  expect([dropsOf(sheet, 0), dropsOf(sheet, 1)]).toEqual([[30], [7]]);
 });
 
 it('rounds go into the passport with the strings that had them', () => {

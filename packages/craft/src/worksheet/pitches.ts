@@ -14,16 +14,22 @@ export function dropsOf({ pitches }: Pick<Worksheet, 'pitches'>, index: number):
   });
 }
 
-/** How a string (zero-based) moved by itself since it was first brought to pitch; empty where that was never noted. What a stretch cost is none of it, the tuning after it is. */
+/**
+ * How a string (zero-based) moved by itself since it was first brought to pitch; empty where that was never noted. What a stretch cost is none of it: only the tuning
+ * after it counts, and what is read of a string that was stretched and not tuned back says nothing.
+ */
 export function driftOf({ pitches, done }: Pick<Worksheet, 'pitches' | 'done'>, index: number): DriftReading[] {
   const start = done['bring-up'][index]?.at;
   if (start === undefined) return [];
   const readings: DriftReading[] = [];
+  let stretched = false;
   for (const { at, payload } of pitches[index] ?? []) {
     const hours = (Date.parse(at) - Date.parse(start)) / HOUR_MS;
     if (!(hours > (readings.at(-1)?.hours ?? 0))) continue;
-    if (payload.after === 'rest') readings.push({ hours, cents: cents(payload.cents), retuned: payload.retuned });
+    stretched ||= payload.after === 'stretch';
+    if (!stretched) readings.push({ hours, cents: cents(payload.cents), retuned: payload.retuned });
     else if (payload.retuned) readings.push({ hours, cents: null, retuned: true });
+    if (payload.retuned) stretched = false;
   }
   return readings;
 }

@@ -30,6 +30,7 @@ function stageBehind(event: BenchEvent): Stage | null {
     case 'scrapped':
       return 'wind';
     case 'pitch-read':
+    case 'seated-again':
       return 'settle';
     case 'handed-over':
       return 'hand-over';

@@ -115,6 +115,8 @@ function tell(event: BenchEvent): string {
       return `measured string ${event.string}: ${event.payload.readMm} mm for ${event.payload.plannedMm} mm`;
     case 'pitch-read':
       return tellPitch(event);
+    case 'seated-again':
+      return `slackened string ${event.string}, seated it again and brought it up`;
     case 'paused':
       return 'stopped the clock';
     case 'resumed':

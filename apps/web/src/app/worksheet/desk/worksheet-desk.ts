@@ -58,7 +58,11 @@ export interface OwnSet {
 const UNDOES: Readonly<Partial<Record<Stage, readonly string[]>>> = { choose: ['set-chosen'], 'hand-over': ['handed-over'] };
 const TICKS: readonly string[] = Object.values(STRING_EVENTS);
 /** Readings that are taken back like steps, with the stage they belong to. */
-const READ_AT: Readonly<Partial<Record<BenchEventKind, Stage>>> = { 'turns-counted': 'wind', 'pitch-read': 'settle' };
+const READ_AT: Readonly<Partial<Record<BenchEventKind, Stage>>> = {
+  'turns-counted': 'wind',
+  'pitch-read': 'settle',
+  'seated-again': 'settle',
+};
 const STEP_KINDS = [...TICKS, ...Object.keys(READ_AT)];
 const isStep = (event: BenchEvent): event is EventOf<StringEventKind> => TICKS.includes(event.kind);
 

@@ -48,6 +48,11 @@ export class RoundPanel {
     return sayDrift(string.drift, string.since, this.clock.now());
   });
 
+  /** It slipped, and was seen to where it is held: what it lost before says nothing of it now. */
+  protected async seatAgain(): Promise<void> {
+    if (!this.desk.closed()) await this.desk.happens({ kind: 'seated-again', string: this.desk.lane() + 1, payload: {} });
+  }
+
   protected async note(): Promise<void> {
     const lost = this.lost();
     if (this.desk.closed()) return;

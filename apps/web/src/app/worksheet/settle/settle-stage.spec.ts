@@ -52,6 +52,16 @@ describe('Settle', () => {
     expect(page.text).not.toContain('lost 40 ¢');
   });
 
+  it('begins the rounds of a string that slipped anew once it was seated again', async () => {
+    await at('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w');
+    for (const lost of ['19', '22', '18', '21', '20']) await note(lost);
+    expect(page.text).toContain('✗ slipping');
+    await page.press('seated again');
+    expect(page.text).not.toContain('slipping');
+    await note('30');
+    expect(page.text).toContain('lost 30 ¢ · too early to say');
+  });
+
   it('refuses what cannot be, in a sentence, and keeps what was typed', async () => {
     await at('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w');
     await note('4000');

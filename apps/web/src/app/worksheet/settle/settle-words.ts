@@ -37,7 +37,7 @@ export function saySettling(drops: readonly number[], { verdict, slipProbability
     case 'slipping':
       return said(
         '✗ slipping',
-        `✗ The drops do not shrink: it slips (${percent(slipProbability)}). Slacken it, look at ${PLACES_OF_SLIP}, and begin its rounds again.`,
+        `✗ The drops do not shrink: it slips (${percent(slipProbability)}). Slacken it, look at ${PLACES_OF_SLIP}, bring it up again.`,
         true,
       );
     case 'check':
