@@ -71,6 +71,7 @@ function gaugeQuestion(neckId: string): GaugeQuestion {
     wound: strung.seats.map(() => null),
     stock: null,
     mostSingles: null,
+    mixed: false,
     answers: 6,
   };
 }

@@ -1,4 +1,4 @@
-import { In, type DataSource, type EntityManager } from 'typeorm';
+import { In, LessThan, MoreThan, type DataSource, type EntityManager } from 'typeorm';
 import { currentStage, foldWorksheet, setupOf, type Worksheet } from '@gold-peg/craft/worksheet';
 import { projectUse } from '../stock/project-use.js';
 import { CurrentStringRow, JobRow, PersonRow, SetupRow, StageTimeRow, StockUseRow, TurnsCountedRow } from '../store/index.js';
@@ -9,8 +9,7 @@ import { readEvents } from './read-events.js';
 /** Writes what the log says about one job: its state, the setup it left, and the current strings of its instrument. */
 export async function projectJob(tx: EntityManager, jobId: string): Promise<void> {
   const job = await tx.findOneOrFail(JobRow, { where: { id: jobId }, relations: { instrument: true } });
-  const log = (await readEvents(tx, jobId, 0)).map(({ event }) => event);
-  const sheet = foldWorksheet(job.instrument.geometry.strings.length, log);
+  const sheet = await sheetOf(tx, jobId, job);
   await tx.update(
     JobRow,
     { id: jobId },
@@ -23,24 +22,33 @@ export async function projectJob(tx: EntityManager, jobId: string): Promise<void
   await projectCurrentStrings(tx, job.instrumentId);
 }
 
+async function sheetOf(tx: EntityManager, jobId: string, known?: JobRow): Promise<Worksheet> {
+  const job = known ?? (await tx.findOneOrFail(JobRow, { where: { id: jobId }, relations: { instrument: true } }));
+  const log = (await readEvents(tx, jobId, 0)).map(({ event }) => event);
+  return foldWorksheet(job.instrument.geometry.strings.length, log);
+}
+
 function stateOf(sheet: Worksheet): JobRow['state'] {
   if (sheet.handedOver !== null) return 'handed-over';
   return sheet.standing.length > 0 ? 'on-bench' : 'waiting';
 }
 
-async function projectSetup(tx: EntityManager, job: JobRow, sheet: Worksheet): Promise<void> {
-  const setup = setupOf(sheet);
-  if (setup === null) {
-    await tx.delete(SetupRow, { jobId: job.id });
-    return;
+/** What the job left on its instrument; where it replaced some strings only, the others as they were before, and so on in the setups after it. */
+async function projectSetup(tx: EntityManager, job: Pick<JobRow, 'id' | 'instrumentId'>, sheet: Worksheet): Promise<void> {
+  const { instrumentId } = job;
+  const at = new Date(sheet.handedOver?.at ?? 0);
+  const known = await tx.findOneBy(SetupRow, { jobId: job.id });
+  const before = await tx.findOne(SetupRow, { where: { instrumentId, fittedAt: LessThan(at) }, order: { fittedAt: 'DESC' } });
+  const setup = setupOf(sheet, before?.setup ?? null);
+  if (setup === null) await tx.delete(SetupRow, { jobId: job.id });
+  else {
+    const person = await tx.findOneByOrFail(PersonRow, { id: sheet.handedOver?.personId ?? '' });
+    await tx.save(SetupRow, { jobId: job.id, instrumentId, fittedAt: at, setup: { jobId: job.id, fittedBy: person.name, ...setup } });
   }
-  const person = await tx.findOneByOrFail(PersonRow, { id: sheet.handedOver?.personId ?? '' });
-  await tx.save(SetupRow, {
-    jobId: job.id,
-    instrumentId: job.instrumentId,
-    fittedAt: new Date(setup.fittedAt),
-    setup: { jobId: job.id, fittedBy: person.name, ...setup },
-  });
+  const from = setup === null ? known?.fittedAt : at;
+  if (from === undefined) return;
+  const after = await tx.findOne(SetupRow, { where: { instrumentId, fittedAt: MoreThan(from) }, order: { fittedAt: 'ASC' } });
+  if (after?.setup.only !== undefined) await projectSetup(tx, { id: after.jobId, instrumentId }, await sheetOf(tx, after.jobId));
 }
 
 /** The strings of the latest setup that still stands. */
@@ -66,7 +74,11 @@ export function rebuildProjections(store: DataSource): Promise<number> {
     await tx.createQueryBuilder().delete().from(StockUseRow).execute();
     await tx.createQueryBuilder().delete().from(TurnsCountedRow).execute();
     await tx.createQueryBuilder().delete().from(StageTimeRow).execute();
-    const jobs = await tx.find(JobRow, { select: { id: true }, where: { state: In(['waiting', 'on-bench', 'handed-over']) } });
+    const jobs = await tx.find(JobRow, {
+      select: { id: true },
+      where: { state: In(['waiting', 'on-bench', 'handed-over']) },
+      order: { takenInAt: 'ASC' },
+    });
     for (const { id } of jobs) await projectJob(tx, id);
     return jobs.length;
   });

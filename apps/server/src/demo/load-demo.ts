@@ -74,7 +74,7 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
     archetypeId: entry.archetypeId,
     ownerId,
     geometry: { ...fromInstrument(instrumentOf(entry.archetypeId)), hand: entry.hand ?? 'right' },
-    methods: {},
+    methods: entry.methods ?? {},
     remark: entry.remark,
     version: 1,
   });
@@ -110,7 +110,7 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
   const bench = await openJob(loading, instrument, {
     reason,
     takenInAt: new Date(now.getTime() - takenInHoursAgo * HOUR_MS),
-    promisedAt: promisedInHours === null ? null : onTheHalfHour(now.getTime() + promisedInHours * HOUR_MS),
+    promisedAt: promisedInHours === null ? null : whileOpen(new Date(now.getTime() + promisedInHours * HOUR_MS)),
     startedAt: new Date(now.getTime() - 0.6 * HOUR_MS),
     pace: PACE_OF_THE_DEMO,
   });
@@ -143,4 +143,15 @@ async function openJob(
   return { jobId: id, instrumentId: instrument.id, geometry: instrument.geometry, personId, deviceId, startedAt, pace };
 }
 
-const onTheHalfHour = (time: number) => new Date(Math.round(time / (HOUR_MS / 2)) * (HOUR_MS / 2));
+/** The workshop is open from nine to half past five, never on a Sunday. */
+const OPENS_H = 9;
+const OPEN_HOURS = 8.5;
+
+/** A time of that day at which the workshop is open: the day and the night pressed into its hours, so that what was promised earlier stays earlier; Sundays wait for Monday. */
+export function whileOpen(time: Date): Date {
+  const share = (time.getHours() + time.getMinutes() / 60) / 24;
+  const at = new Date(time);
+  at.setHours(0, 30 * Math.round(2 * (OPENS_H + OPEN_HOURS * share)), 0, 0);
+  if (at.getDay() === 0) at.setDate(at.getDate() + 1);
+  return at;
+}

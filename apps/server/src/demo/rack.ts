@@ -1,5 +1,6 @@
 import type { Finding, MeasureKind, PadLies } from '@gold-peg/craft/findings';
 import type { Hand } from '@gold-peg/craft/instrument';
+import type { MethodChoices } from '@gold-peg/craft/methods';
 import type { ToolKind } from '@gold-peg/craft/tools';
 
 /** What hangs in the rack of a small workshop in the harbour town of Quillhaven in the week before its folk festival. */
@@ -10,6 +11,8 @@ export interface RackEntry {
   hand?: Hand;
   owner: string;
   remark: string;
+  /** Ways of this instrument alone. */
+  methods?: MethodChoices;
   /** Past restrings: days ago, and the gauges of the set at both ends. */
   past: readonly PastRestring[];
   /** Open job: hours until it is promised, or null where the owner can wait. */
@@ -107,6 +110,7 @@ export const RACK: readonly RackEntry[] = [
     archetypeId: 'acoustic-parlour',
     owner: 'Tamsel Orre',
     remark: 'Pins are a tight fit in holes 1 and 2.',
+    methods: { stripping: 'all-off' }, // its frets are looked at
     past: [
       { daysAgo: 565, set: '.012–.053', remark: '' },
       { daysAgo: 298, set: '.011–.052 phosphor', remark: 'Tried lighter for the winter.', counted: 0.95 },

@@ -20,23 +20,31 @@ export async function readShelf(store: Store): Promise<{ items: StockItem[]; mov
     store.getRepository(StockUseRow).find({ order: { at: 'ASC' } }),
     store.getRepository(SupplyOrderRow).find({ where: {} }),
   ]);
+  const listed = new Set(items.map(keyOf));
+  // what came out of an opened set lies there, though nobody counted it
+  const found = uses.filter(({ state }) => state === 'kept').filter((use) => !listed.has(keyOf(use)));
+  const there = [
+    ...items,
+    ...new Map(found.map(({ kind, itemId }) => [itemId, { kind, itemId, reorderAt: 0, reorderTo: 0, shelf: '' }])).values(),
+  ];
   const onItsWay = orders.filter(({ deliveredAt }) => deliveredAt === null).flatMap(({ lines }) => lines);
   return {
-    items: items.map((item) => {
+    items: there.map((item) => {
       const own = <T extends { kind: StockKind; itemId: string }>(rows: readonly T[]) => rows.filter((row) => keyOf(row) === keyOf(item));
       const counts = own(movements);
       const count = counts.findLast(({ what }) => what === 'counted');
       const since = count?.at ?? new Date(0);
       const delivered = counts.filter(({ what, at }) => what === 'delivered' && at > since).reduce((sum, { amount }) => sum + amount, 0);
       const taken = own(uses);
-      const gone = taken.filter(({ state, at }) => state !== 'reserved' && at > since).length;
+      const moved = taken.filter(({ state, at }) => state !== 'reserved' && at > since);
+      const kept = moved.filter(({ state }) => state === 'kept').length;
       return {
         kind: item.kind,
         id: item.itemId,
         reorderAt: item.reorderAt,
         reorderTo: item.reorderTo,
         shelf: item.shelf,
-        onHand: (count?.amount ?? 0) + delivered - gone,
+        onHand: (count?.amount ?? 0) + delivered + kept - (moved.length - kept),
         reserved: taken.filter(({ state }) => state === 'reserved').length,
         onOrder: onItsWay.filter(({ kind, id }) => kind === item.kind && id === item.itemId).reduce((sum, { amount }) => sum + amount, 0),
         countedAt: since.toISOString(),

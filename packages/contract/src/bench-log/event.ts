@@ -53,6 +53,20 @@ export const loggedTuning = z.strictObject({
     .max(18),
 });
 
+const setChosen = z
+  .strictObject({
+    name: words('the name of the set', 80),
+    family: z.enum(FAMILIES),
+    strings: z.array(loggedString).min(1).max(18),
+    setId: tableId.nullable().optional(),
+    tuning: loggedTuning.optional(),
+    only: z.array(stringNumber).min(1, { error: 'must name at least one string: a job is about some' }).optional(),
+  })
+  .refine(({ only = [], strings }) => only.every((number, at) => number <= strings.length && number > (only[at - 1] ?? 0)), {
+    path: ['only'],
+    error: 'must name strings that are there, each once, from the high side on',
+  });
+
 const wound = z.strictObject({
   turns: quantity({ from: -0.25, to: 60, unit: '', because: 'it counts turns on the post' }),
   slackMm: quantity({ from: -400, to: 1200, unit: 'mm', because: 'it is string between nut and post' }),
@@ -67,23 +81,14 @@ const counted = z.strictObject({
   postDiameterMm,
   stringDiameterMm: gaugeMm,
   nutToPostMm: quantity({ from: 12, to: 400, unit: 'mm', because: 'it runs from the nut to the axis of a post' }),
+  lies: z.strictObject({ slackMm: wound.shape.slackMm, nutDeg: wound.shape.nutDeg }).optional(),
 });
 
 const { wind: _wound, ...ticks } = STRING_EVENTS;
-const tickKinds = Object.values(ticks);
+const tickKinds = [...Object.values(ticks), 'tensioned'] as const;
 
 const kinds = [
-  z.strictObject({
-    ...head,
-    kind: z.literal('set-chosen'),
-    payload: z.strictObject({
-      name: words('the name of the set', 80),
-      family: z.enum(FAMILIES),
-      strings: z.array(loggedString).min(1).max(18),
-      setId: tableId.nullable().optional(),
-      tuning: loggedTuning.optional(),
-    }),
-  }),
+  z.strictObject({ ...head, kind: z.literal('set-chosen'), payload: setChosen }),
   z.strictObject({ ...head, string, kind: z.enum(tickKinds), payload: z.strictObject({}) }),
   z.strictObject({ ...head, string, kind: z.literal('wound'), payload: wound }),
   z.strictObject({ ...head, string, kind: z.literal('turns-counted'), payload: counted }),

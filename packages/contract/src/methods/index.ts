@@ -9,6 +9,7 @@ import {
   STRING_CLASSES,
   STRING_ORDERS,
   STRIPPINGS,
+  TIE_PASSES,
   type HandMeasures,
   type MethodChoices,
 } from '@gold-peg/craft/methods';
@@ -17,9 +18,21 @@ import { quantity } from '../quantity/index.js';
 
 const turns = quantity({ from: 0.5, to: 8, unit: 'turns', because: 'fewer do not hold and more do not settle' });
 
+const stringKey = z.string().regex(/^([1-9]|1[0-8])$/, { error: 'must be the number of a string, 1 to 18' });
+const tucks = z
+  .int({ error: 'must be a whole number of tucks' })
+  .min(1, { error: 'must be 1 or more: a tail that is not tucked runs' })
+  .max(4, {
+    error: 'must be 4 or less: more find no room on the block',
+  });
+
 /** What a house, a person or an instrument chose where the craft leaves a choice. */
 export const methodChoices = z.strictObject({
   turns: z.partialRecord(z.enum(STRING_CLASSES), turns).optional(),
+  mostTurns: z.partialRecord(z.enum(STRING_CLASSES), turns).optional(),
+  strings: z.record(stringKey, z.strictObject({ turns: turns.optional(), most: turns.optional() })).optional(),
+  stubMm: quantity({ from: 1, to: 60, unit: 'mm', because: 'it is what is left standing beyond the lock' }).optional(),
+  nutDeg: quantity({ from: 1, to: 20, unit: '°', because: 'it is a break over the nut' }).optional(),
   plainFixing: z.enum(STEEL_FIXINGS).optional(),
   woundFixing: z.enum(STEEL_FIXINGS).optional(),
   softFixing: z.enum(SOFT_FIXINGS).optional(),
@@ -28,6 +41,9 @@ export const methodChoices = z.strictObject({
   stringOrder: z.enum(STRING_ORDERS).optional(),
   anchoring: z.enum(ANCHORINGS).optional(),
   stretching: z.enum(STRETCHINGS).optional(),
+  tieSmooth: z.enum(TIE_PASSES).optional(),
+  tucksSmooth: tucks.optional(),
+  tucksWound: tucks.optional(),
 }) satisfies z.ZodType<MethodChoices>;
 
 export const slackSchool = z.enum(SLACK_SCHOOLS);

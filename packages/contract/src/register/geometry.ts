@@ -41,6 +41,7 @@ const shape = z.strictObject({
     behindSaddleMm: quantity({ from: 0, to: 300, unit: 'mm', because: 'it is string between saddle and anchor' }),
     tieHoles: z.enum(TIE_HOLES).default('single'),
     cover: z.boolean().default(false),
+    vibrato: z.boolean().default(false),
   }),
   screwTunerMm: z
     .strictObject({
@@ -49,6 +50,8 @@ const shape = z.strictObject({
     })
     .nullable()
     .default(null),
+  /** Somebody measured its headstock; until then it is typical of its kind. */
+  measured: z.boolean().default(false),
   gearRatio: quantity({ from: 1, to: 60, unit: '', because: 'turns of the button for one of the post' }),
   strings: z
     .array(
@@ -103,11 +106,12 @@ function crowded(posts: readonly Standing[]): [number, number][] {
 
 export type Geometry = z.infer<typeof geometrySchema>;
 
-const bridgeOf = ({ anchor, behindSaddleMm, tieHoles, cover }: Geometry['bridge']): Instrument['bridge'] => ({
+const bridgeOf = ({ anchor, behindSaddleMm, tieHoles, cover, vibrato }: Geometry['bridge']): Instrument['bridge'] => ({
   anchor,
   behindSaddle: fromMillimetres(behindSaddleMm),
   tieHoles,
   cover,
+  vibrato,
 });
 
 export function toInstrument(geometry: Geometry): Instrument {
@@ -176,8 +180,10 @@ export function fromInstrument(instrument: Instrument): Geometry {
       behindSaddleMm: mm(instrument.bridge.behindSaddle),
       tieHoles: instrument.bridge.tieHoles,
       cover: instrument.bridge.cover,
+      vibrato: instrument.bridge.vibrato,
     },
     screwTunerMm: screw === null ? null : { travel: mm(screw.travel), lead: mm(screw.lead) },
+    measured: false,
     gearRatio: instrument.gearRatio,
     strings: instrument.strings.map(({ note, frequency, course, scaleLength, slotSideways, slotWidth, post: peg }) => ({
       note,

@@ -18,6 +18,7 @@ export type Owner = z.infer<typeof ownerSchema>;
 export const setupSchema = z.object({
   jobId: uuid,
   setName: z.string(),
+  only: z.object({ strings: z.array(z.int()), name: z.string() }).optional(),
   fittedAt: z.string(),
   fittedBy: z.string(),
   remark: z.string(),
@@ -34,6 +35,8 @@ export const setupSchema = z.object({
       turns: z.number().nullable(),
       slackMm: z.number().nullable(),
       dropsCents: z.array(z.number()).optional(),
+      fittedAt: z.string().optional(),
+      setName: z.string().optional(),
     }),
   ),
 });

@@ -41,7 +41,7 @@ export type StockItem = z.infer<typeof stockItem>;
 export const stockMove = z.object({
   kind: z.enum(STOCK_KINDS),
   id: z.string(),
-  what: z.enum(['counted', 'delivered', 'reserved', 'used', 'scrapped']),
+  what: z.enum(['counted', 'delivered', 'reserved', 'used', 'scrapped', 'kept']),
   amount: z.int(),
   at: z.string(),
   why: z.enum(SCRAP_REASONS).nullable(),

@@ -43,7 +43,10 @@ export const BASSES: readonly Archetype[] = [
     sketch: {
       ...inLine,
       posts: straightPosts(fourSlots, 4, { firstMm: 58, pitchMm: 39 }, { style: 'slotted', diameterMm: 13, depthMm: 13 }, [11]),
-      trees: [{ alongMm: 75, dropMm: 6, strings: [2, 3] }],
+      trees: [
+        { alongMm: 70, dropMm: 5.5, strings: [1] },
+        { alongMm: 75, dropMm: 6, strings: [2, 3] },
+      ],
       anchor: 'through-body',
       behindSaddleMm: 25,
     },

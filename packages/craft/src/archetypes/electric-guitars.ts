@@ -6,8 +6,13 @@ const LIGHT = [10, 13, 17, 26, 36, 46];
 
 const electricSlots = evenSlots(6, 35);
 const splitSlots = evenSlots(6, 36);
-/** Holes fall toward string 1, so that it breaks over the nut by its post rather than by its tree alone. */
-const STAGGERED = [8.5, 9, 9.5, 10, 10.5, 11];
+/** Holes fall toward string 1, so that strings whose posts stand far from the nut break over it by their posts rather than by a tree alone. */
+const STAGGERED = [8, 8.5, 9, 9.5, 10, 11];
+/** Trees for strings 1 and 2, and for 3 and 4, of a flat headstock. */
+const TREES = [
+  { alongMm: 52, dropMm: 4, strings: [0, 1] },
+  { alongMm: 84, dropMm: 5, strings: [2, 3] },
+];
 
 export const inLine: Omit<Sketch, 'anchor' | 'behindSaddleMm'> = {
   family: 'electric',
@@ -20,10 +25,7 @@ export const inLine: Omit<Sketch, 'anchor' | 'behindSaddleMm'> = {
   headstockDeg: 0,
   faceDropMm: 11,
   posts: straightPosts(electricSlots, 0, { firstMm: 38, pitchMm: 25 }, { style: 'through', diameterMm: 6.3 }, STAGGERED),
-  trees: [
-    { alongMm: 52, dropMm: 4, strings: [0, 1] },
-    { alongMm: 84, dropMm: 5, strings: [2, 3] },
-  ],
+  trees: TREES,
   gearRatio: 14,
 };
 
@@ -72,7 +74,6 @@ export const ELECTRIC_GUITARS: readonly Archetype[] = [
     sketch: {
       ...inLine,
       posts: straightPosts(electricSlots, 0, { firstMm: 38, pitchMm: 25 }, { style: 'locking', diameterMm: 6 }, [5.5, 6, 6.5, 7, 7.5, 8]),
-      trees: [{ alongMm: 52, dropMm: 4, strings: [0, 1] }],
       anchor: 'floating-vibrato',
       behindSaddleMm: 45,
       gearRatio: 18,
@@ -98,13 +99,7 @@ export const ELECTRIC_GUITARS: readonly Archetype[] = [
       ...inLine,
       layout: 'split',
       faceDropMm: 10,
-      posts: straightPosts(
-        electricSlots,
-        2,
-        { firstMm: 40, pitchMm: 26 },
-        { style: 'through', diameterMm: 6.3 },
-        [7, 7.5, 8.5, 9, 9.5, 10],
-      ),
+      posts: straightPosts(electricSlots, 2, { firstMm: 40, pitchMm: 26 }, { style: 'through', diameterMm: 6.3 }, [7, 7.5, 8.5, 9, 9, 10]),
       trees: [{ alongMm: 62, dropMm: 5, strings: [2, 3] }],
       anchor: 'top-load',
       behindSaddleMm: 12,
@@ -136,6 +131,7 @@ export const ELECTRIC_GUITARS: readonly Archetype[] = [
       trees: [],
       faceDropMm: 2,
       anchor: 'headless',
+      vibrato: true,
       behindSaddleMm: 25,
       screwTunerMm: { travel: 16, lead: 0.7 },
       gearRatio: 1,
@@ -153,7 +149,6 @@ export const ELECTRIC_GUITARS: readonly Archetype[] = [
       slotsMm: splitSlots,
       slotGauges: [13, 17, 26, 36, 46, 62],
       posts: straightPosts(splitSlots, 0, { firstMm: 38, pitchMm: 25 }, { style: 'through', diameterMm: 6.3 }, [9]),
-      trees: [{ alongMm: 52, dropMm: 4, strings: [0, 1] }],
       anchor: 'through-body',
       behindSaddleMm: 25,
     },

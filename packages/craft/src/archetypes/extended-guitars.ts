@@ -64,7 +64,7 @@ export const EXTENDED_GUITARS: readonly Archetype[] = [
       layout: 'split',
       headstockDeg: 8,
       faceDropMm: 5,
-      posts: straightPosts(sevenSlots, 2, { firstMm: 38, pitchMm: 25 }, { style: 'locking', diameterMm: 6 }, [8.5]),
+      posts: straightPosts(sevenSlots, 2, { firstMm: 38, pitchMm: 25 }, { style: 'locking', diameterMm: 6 }, [8]),
       trees: [],
       anchor: 'floating-vibrato',
       behindSaddleMm: 45,

@@ -113,6 +113,9 @@ export const UKULELES: readonly Archetype[] = [
   },
 ];
 
+/** Posts are waisted: so thick is one where its string lies. */
+const WAIST: Shape = { style: 'through', diameterMm: 4.2, holeMm: 7.5 };
+
 const mandolin = (
   id: string,
   name: string,
@@ -136,7 +139,7 @@ const mandolin = (
       layout: 'split',
       headstockDeg: 15,
       faceDropMm: 3,
-      posts: splitPosts([4, 4], firstMm, 23.5, sideMm, { style: 'through', diameterMm: 5.8, holeMm: 7.5 }),
+      posts: splitPosts([4, 4], firstMm, 23.5, sideMm, WAIST),
       anchor: 'hooked-tailpiece',
       cover: true,
       behindSaddleMm: 110,

@@ -82,7 +82,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
       ['tie-runs'],
       'tied',
     ),
-    seat: 'Tie again tight at the first stretch; trim tails short of the top.',
+    seat: 'The last crossing still lies behind the edge; no tail touches the top.',
   },
   'knot-in-slot': {
     prepare: null,
@@ -134,9 +134,9 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
   'through-body': {
     prepare: null,
     off: off(
-      'Slacken, push the string through, pull the ball out of the back.',
-      'A ball left in its ferrule blocks the next.',
-      [],
+      'Slacken, cut the curled end off straight, push the string through, pull the ball out of the back.',
+      'A ball left in its ferrule blocks the next; a curl jams in the hole and scratches.',
+      ['cutters'],
       ['scratches'],
     ),
     fit: seated(
@@ -156,7 +156,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
       tools: ['cloth'],
     },
     off: off(
-      'Hold the tailpiece; slacken, push the ball out at its front.',
+      'Hold the tailpiece; slacken, push the string back: the ball comes out backward, away from the bridge.',
       'It stands on its studs by tension alone.',
       [],
       ['tailpiece-falls'],
@@ -213,11 +213,11 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
     },
     off: off('Slacken, push the ball out at the back of the block.', 'One string off sharpens all others.', [], ['springs']),
     fit: seated(
-      'From the back through the block until the ball seats; then up to pitch before the next.',
+      'From the back through the block until the ball seats; it comes up to pitch before the next comes off.',
       'The bridge comes back to where it was string by string.',
       `${BALL_DOWN} The bridge floats where it did.`,
       [],
-      ['springs'],
+      ['springs', 'claw-screws'],
     ),
     seat: WITNESS,
   },
@@ -242,7 +242,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
       ['over-clamped', 'slip', 'eyes'],
       'clamped',
     ),
-    seat: 'Fine tuners at mid travel; tune with the nut open, stretch, tune again, lock it, finish with the fine tuners.',
+    seat: '1 Stretch it a last time with the nut open. 2 Tune it, fine tuner at mid travel. 3 Lock its clamp with the hex key, firm and no more; then the fine tuner.',
   },
   headless: {
     prepare: {
@@ -264,7 +264,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
       ['small-hex'],
       ['slip', 'over-clamped'],
     ),
-    seat: 'Draw cut ends just inside their clamps, so that nothing sharp stands out.',
+    seat: 'Cut ends lie just inside their clamps. Eraser and block are out.',
   },
   'hooked-tailpiece': {
     prepare: {

@@ -19,6 +19,9 @@ export const CAUTIONS = {
   'tie-runs': 'A tie that runs lets the end fly at the top. Never kink the speaking part: it breaks there.',
   'over-clamped': 'Too tight cuts the string or cracks the block. A ball that is cut off flies.',
   whips: 'Thick strings whip: hold the free end.',
+  untwists: 'A thick string untwists by itself: let its free end turn in your fingers, face away, before it is fixed.',
+  'claw-screws': 'Claw screws turn under load: the screwdriver slips; keep the other hand clear of it.',
+  'loose-nut': 'What comes off a peg goes into the tray at once: nuts and washers are small, and children swallow them.',
   scratches: 'Keep the points off the finish. Tape only on hard modern finishes, peeled off sideways.',
 } as const;
 export type CautionKind = keyof typeof CAUTIONS;

@@ -15,5 +15,5 @@ export {
 } from './schools.js';
 export { planRun, type BenchRun, type RunProblem, type RunStep } from './plan-run.js';
 export { together } from './together.js';
-export { tieTurns } from './work-at-anchor.js';
-export { nextStep, stageReached, stringSteps, type StringStep } from './next-step.js';
+export { sayTucks, tieWay, type TieWay } from './work-at-anchor.js';
+export { isDone, latestStep, nextStep, stageReached, stepAt, stringRun, type StringRun, type StringStep } from './next-step.js';

@@ -1,4 +1,4 @@
-import type { AnchorKind, Instrument, PostStyle } from '../instrument/index.js';
+import { floats, isVibrato, type AnchorKind, type Bridge, type Instrument, type PostStyle } from '../instrument/index.js';
 import {
   inForce,
   STRIPPINGS,
@@ -44,27 +44,21 @@ export const FORCED_REASONS: Readonly<Record<ForcedBy, string>> = {
   'strings-come-off-singly': 'strings that come off one at a time are wound before the next comes off',
 };
 
+type Held = Pick<Bridge, 'anchor'> & Partial<Pick<Bridge, 'vibrato'>>;
+
 /** Schools of stripping that are physically possible at an anchor. */
-export function possibleStrippings(anchor: AnchorKind, blocked: boolean): readonly Stripping[] {
-  switch (anchor) {
-    case 'hooked-tailpiece':
-      return ['one-at-a-time'];
-    case 'wrap-and-tuck':
-      return ['all-off'];
-    case 'floating-vibrato':
-      return blocked ? STRIPPINGS : ['one-at-a-time'];
-    case 'double-locking':
-      return blocked ? STRIPPINGS : ['pairs', 'one-at-a-time'];
-    default:
-      return STRIPPINGS;
-  }
+export function possibleStrippings(bridge: Held, blocked: boolean): readonly Stripping[] {
+  if (bridge.anchor === 'hooked-tailpiece') return ['one-at-a-time'];
+  if (bridge.anchor === 'wrap-and-tuck') return ['all-off'];
+  if (!floats(bridge) || blocked) return STRIPPINGS;
+  return bridge.anchor === 'double-locking' ? ['pairs', 'one-at-a-time'] : ['one-at-a-time'];
 }
 
-export function forcedBy(anchor: AnchorKind): ForcedBy | null {
-  if (anchor === 'hooked-tailpiece') return 'loose-bridge';
-  if (anchor === 'wrap-and-tuck') return 'tails-under-neighbours';
-  if (anchor === 'floating-vibrato') return 'floating-bridge';
-  return anchor === 'double-locking' ? 'strings-share-clamps' : null;
+export function forcedBy(bridge: Held): ForcedBy | null {
+  if (bridge.anchor === 'hooked-tailpiece') return 'loose-bridge';
+  if (bridge.anchor === 'wrap-and-tuck') return 'tails-under-neighbours';
+  if (bridge.anchor === 'double-locking') return 'strings-share-clamps';
+  return floats(bridge) ? 'floating-bridge' : null;
 }
 
 /** Whether such a post can stand on an instrument with such an anchor. */
@@ -88,14 +82,13 @@ export interface RunSchools {
 }
 
 const SMALL: readonly Instrument['family'][] = ['ukulele', 'mandolin', 'banjo'];
-const VIBRATOS: readonly AnchorKind[] = ['resting-vibrato', 'floating-vibrato', 'double-locking'];
 
 /** The schools in force at this instrument: what was chosen, or what the instrument forces. `blocked`: the bridge is held level. */
 export function schoolsInForce(instrument: Pick<Instrument, 'bridge'>, choices: LayeredChoices, blocked: boolean): RunSchools {
   const { anchor } = instrument.bridge;
   const wished = inForce<Stripping>(choices, ({ stripping }) => stripping, anchor === 'double-locking' ? 'pairs' : 'one-at-a-time');
-  const possible = possibleStrippings(anchor, blocked);
-  const stripping = resolve(wished, possible, forcedBy(anchor));
+  const possible = possibleStrippings(instrument.bridge, blocked);
+  const stripping = resolve(wished, possible, forcedBy(instrument.bridge));
   const anchoring = inForce<Anchoring>(choices, (from) => from.anchoring, 'each-wound-at-once');
   const mayAnchor: readonly Anchoring[] =
     anchor === 'wrap-and-tuck'
@@ -133,7 +126,7 @@ export function stretchingInForce(
   const forced: ForcedBy | null =
     wished.value === 'sideways' && small
       ? 'small-body'
-      : wished.value === 'dives' && !VIBRATOS.includes(bridge.anchor)
+      : wished.value === 'dives' && !isVibrato(bridge)
         ? 'no-vibrato'
         : wished.value === 'nodes' && soft
           ? 'soft-strings'

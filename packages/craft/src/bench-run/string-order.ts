@@ -12,6 +12,11 @@ export function stringOrder(order: StringOrder, count: number): number[] {
       return outsideIn(lowFirst);
     case 'inside-out':
       return outsideIn(lowFirst).reverse();
+    case 'toward-middle': {
+      // basses from the lowest, then trebles from the highest: 6 5 4 1 2 3
+      const bass = lowFirst.slice(0, Math.ceil(count / 2));
+      return [...bass, ...lowFirst.slice(bass.length).reverse()];
+    }
     case 'alternating': {
       // one of the bass half, one of the treble half, each from its low end: the neck is pulled evenly
       const bass = lowFirst.slice(0, Math.ceil(count / 2));

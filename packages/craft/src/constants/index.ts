@@ -1,11 +1,13 @@
 export { type Constant } from './constant.js';
 export { DENSITY, WRAPS, type Material, type Wrap } from './densities.js';
 export {
+  BEND_REACH,
   CALIPER,
   CORE_FROM_GAUGE,
   COUNTING,
   CREEP,
   HAND,
+  HEADSTOCK,
   LEAST_PULL,
   LENGTH_AS_SOLD,
   NECK,

@@ -34,6 +34,9 @@ export const STRENGTH = {
   floss: constant(900, [700, 1000], 'MPa', 'multifilament nylon, of its filled section'),
 } as const;
 
+/** Farther aside no finger bends a string, mm. */
+export const BEND_REACH = constant(20, [12, 25], 'mm', 'bends of a tone and more on soft strings, workshop practice');
+
 /** Share of the breaking load that a technician plans with. */
 export const SAFE_SHARE_OF_BREAKING = constant(0.75, [0.7, 0.85], '', 'workshop practice');
 
@@ -74,10 +77,23 @@ export const CORE_FROM_GAUGE = {
 
 /** Nut. */
 export const NUT = {
-  wantedAngleGuitar: constant(6, [4, 8], '°', 'house value: below it the open string may ring oddly'),
-  wantedAngleUnaidedBass: constant(8, [6, 10], '°', 'house value where no tree helps a wound bass string'),
+  wantedAngleFlat: constant(4, [3, 8], '°', 'what a flat guitar head gives in good work: well above the slope of a plucked string'),
+  wantedAngleLeaning: constant(6, [4, 12], '°', 'what a head that leans back gives without effort'),
+  wantedAngleBass: constant(5, [4, 10], '°', 'the same for basses, which are drawn aside farther'),
+  leansBackFrom: constant(5, [3, 8], '°', 'heads that lean back less count as flat'),
+  lowAngle: constant(3, [2, 4], '°', 'twice the slope of a plucked guitar string'),
+  lowAngleBass: constant(4, [3, 5], '°', 'the same for basses'),
+  pluckAside: constant(3, [1.5, 5], 'mm', 'how far a guitar string is drawn aside, hard playing'),
+  pluckFromBridge: constant(130, [60, 200], 'mm', 'where it is plucked'),
+  pluckAsideBass: constant(6, [3, 10], 'mm', 'the same for a bass string'),
+  pluckFromBridgeBass: constant(150, [80, 250], 'mm', 'the same for a bass string'),
   leastSlotRoom: constant(0.05, [0.05, 0.05], 'mm', 'less binds'),
   mostSlotRoom: constant(0.12, [0.12, 0.12], 'mm', 'more buzzes'),
+} as const;
+
+/** How far a headstock reaches beyond the axis of its last post. */
+export const HEADSTOCK = {
+  tip: constant(22, [12, 45], 'mm', 'measured headstocks of all kinds'),
 } as const;
 
 /** Neck: an estimate, always with its band. */

@@ -5,7 +5,14 @@ export const ROUNDS = {
   noise: constant(1.2, [0.6, 2], '¢', 'a drop read twice: pluck, reading and the hand on the peg'),
   slipping: constant(0.15, [0.05, 0.25], '', 'new strings whose anchor or kink gives way, workshop practice'),
   /** How unevenly a string slips, as a share of what it loses in a round. */
-  unevenness: constant(0.15, [0.05, 0.3], '', 'workshop practice'),
+  unevenness: constant(0.25, [0.1, 0.4], '', 'workshop practice'),
+  /** How differently the same hand pulls from round to round, as a share of what the pull costs. */
+  hand: constant(0.18, [0.1, 0.3], '', 'rounds of the same hand on sound strings'),
+  /** Share of a drop that the next round costs: mode of the prior kept^risesBy (1 − kept)^fallsBy. */
+  keptRisesBy: constant(1.5, [1, 3], '', 'most strings keep 0.2 to 0.6 of a drop, workshop practice'),
+  keptFallsBy: constant(3, [2, 4], '', 'the same'),
+  /** What a last round may cost over the limit and still be told by one more. */
+  toConfirm: constant(1.5, [1, 2], '¢', 'what a reading is good to'),
   typicalFirstDrop: constant(35, [10, 120], '¢', 'first stretch of a new string, workshop practice'),
   /** Mean of what goes on being lost in every round of a sound string. */
   typicalRemainder: constant(0.6, [0, 2], '¢', 'workshop practice'),

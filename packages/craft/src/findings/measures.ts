@@ -1,4 +1,4 @@
-import type { Instrument } from '../instrument/index.js';
+import { floats, type Instrument } from '../instrument/index.js';
 
 /** What is measured with. */
 export const GAUGES = {
@@ -44,9 +44,9 @@ export const MEASURE_KINDS = Object.keys(MEASURES) as MeasureKind[];
 export const measureOf = (kind: MeasureKind): Measure => MEASURES[kind];
 
 /** What has to be noted before the strings of this instrument come off, so that it can be put back. */
-export function placesToNote({ bridge: { anchor } }: Pick<Instrument, 'bridge'>): MeasureKind[] {
-  if (anchor === 'hooked-tailpiece') return ['bridge-place-treble', 'bridge-place-bass'];
-  return anchor === 'floating-vibrato' || anchor === 'double-locking' ? ['bridge-level'] : [];
+export function placesToNote({ bridge }: Pick<Instrument, 'bridge'>): MeasureKind[] {
+  if (bridge.anchor === 'hooked-tailpiece') return ['bridge-place-treble', 'bridge-place-bass'];
+  return floats(bridge) ? ['bridge-level'] : [];
 }
 
 /** Which way the pad of a clamp lies. */

@@ -70,7 +70,7 @@ describe('the tilt of a bridge', () => {
     ['double-locking', 0.4, 'as-before'],
     ['double-locking', null, 'unknown'],
     ['hooked-tailpiece', 12, 'stands-loose'],
-  ] as const)('%s with %s %% more pull: %s', (anchor, percent, tilt) => expect(bridgeTilt(anchor, percent)).toBe(tilt));
+  ] as const)('%s with %s %% more pull: %s', (anchor, percent, tilt) => expect(bridgeTilt({ anchor }, percent)).toBe(tilt));
 });
 
 describe('what a pitch does to a string', () => {

@@ -80,7 +80,7 @@ export function compareOn({ strung, strings }: Stringing, before: Stringing | nu
     change,
     relief,
     action: relief === null ? null : actionChange(relief),
-    tilt: bridgeTilt(strung.anchor, change?.total.percent ?? null),
+    tilt: bridgeTilt(strung, change?.total.percent ?? null),
     tightest: spare.indexOf(Math.min(...spare)),
     bandPercent: Math.max(...strings.map(({ bandPercent }) => bandPercent)),
   };

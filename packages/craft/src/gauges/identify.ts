@@ -81,18 +81,19 @@ export interface Confusable {
   mistaken: number;
 }
 
-/** Strings differing by less than this are told apart with a caliper, not by eye: .004 in. */
-const BY_EYE_MM = 0.11;
+/** Two strings that a caliper takes for one another more often than this are easily confused. */
+const OFTEN_MISTAKEN = 0.01;
 
-/** Pairs of neighbouring strings that look alike: same make-up, different gauge, less apart than an eye tells. */
+/** Pairs of strings that even a caliper may confuse: same make-up, different gauge, two readings come out in the wrong order once in a hundred times and more. */
 export function confusables(strings: readonly Pick<TableString, 'gauge' | 'construction'>[]): Confusable[] {
   return strings.flatMap((one, first) =>
     strings.slice(first + 1).flatMap((other, offset) => {
       const apart = Math.abs(one.gauge - other.gauge);
       const alike = (one.construction === 'wound') === (other.construction === 'wound');
-      if (!alike || apart === 0 || toMillimetres(apart as Metres) > BY_EYE_MM) return [];
+      if (!alike || apart === 0) return [];
       const sigma = Math.hypot(deviation(one.construction), deviation(other.construction));
-      return [{ first, second: first + 1 + offset, apart: apart as Metres, mistaken: upperTail(toMillimetres(apart as Metres) / sigma) }];
+      const mistaken = upperTail(toMillimetres(apart as Metres) / sigma);
+      return mistaken < OFTEN_MISTAKEN ? [] : [{ first, second: first + 1 + offset, apart: apart as Metres, mistaken }];
     }),
   );
 }

@@ -5,3 +5,4 @@ export { solveGauges, type Progress } from './solve-gauges.js';
 export { pitchVerdict, type PitchVerdict } from './verdict.js';
 export type { GaugeAnswer, GaugeProblem, GaugeQuestion, OnTheShelf, Wish } from './wish.js';
 export { checkString, zeroError, type StringCheck } from './check-string.js';
+export { firstLaidOut } from './first-laid-out.js';

@@ -19,6 +19,7 @@ const ask = (more: Partial<GaugeQuestion> & Pick<GaugeQuestion, 'strung' | 'wish
   wound: more.strung.seats.map(() => null),
   stock: null,
   mostSingles: null,
+  mixed: true,
   answers: 3,
   ...more,
 });
@@ -235,5 +236,27 @@ describe('the gauge solver', () => {
     expect(shares.length).toBeGreaterThan(1);
     expect(shares).toEqual([...shares].sort((a, b) => a - b));
     expect(Math.max(...shares)).toBeLessThanOrEqual(1);
+  });
+});
+
+describe('lines and windings', () => {
+  const strung = neck('electric-in-line');
+  const wish = { kind: 'equal-pull', pull: newtons(75) } as const;
+  const linesOf = ({ strings }: GaugeAnswer, wound: boolean) => [
+    ...new Set(strings.filter(({ construction }) => (construction === 'wound') === wound).map(({ lineId }) => lineId)),
+  ];
+
+  it('are kept: smooth strings of one line, wound ones of one, unless mixing is asked for', () => {
+    for (const answer of solve(ask({ strung, wish, mixed: false }))) {
+      expect(linesOf(answer, true).length).toBeLessThanOrEqual(1);
+      expect(linesOf(answer, false).length).toBeLessThanOrEqual(1);
+    }
+  });
+
+  it('cost something to keep, never less than to mix, and no choice of strings is told twice', () => {
+    const [mixed, kept] = [true, false].map((each) => solve(ask({ strung, wish, mixed: each, answers: 6 })));
+    expect(kept?.[0]?.cost ?? 0).toBeGreaterThanOrEqual((mixed?.[0]?.cost ?? 0) - 1e-12);
+    const told = (kept ?? []).map(({ strings }) => strings.map(({ id }) => id).join());
+    expect(new Set(told).size).toBe(told.length);
   });
 });

@@ -1,5 +1,5 @@
 import { done, refused, type Outcome } from '../outcome/index.js';
-import type { StringSet } from '../strings/index.js';
+import type { StringSet, TableString } from '../strings/index.js';
 import { classesFor, classKey, optionsFor, type Option } from './candidates.js';
 import { scoreOf, targetPull } from './score.js';
 import { Best, searchBest, type Base, type Found, type Search } from './search.js';
@@ -12,6 +12,35 @@ export type Progress = (share: number) => void;
  * apart count as one; which of them is taken follows from the set, and from what is in stock.
  */
 export function solveGauges(question: GaugeQuestion, progress: Progress = () => undefined): Outcome<GaugeAnswer[], GaugeProblem> {
+  if (question.mixed) return solveAmong(question, progress);
+  const tables = oneLineTables(question.table);
+  const outcomes = tables.map((table, index) => solveAmong({ ...question, table }, (share) => progress((index + share) / tables.length)));
+  const answers = outcomes.flatMap((outcome) => (outcome.ok ? outcome.value : []));
+  const refusal = outcomes.find((outcome) => !outcome.ok);
+  if (answers.length === 0) return refusal ?? refused({ kind: 'no-string', seat: 0, listed: 0 });
+  return done(distinct(answers.sort((a, b) => a.cost - b.cost || a.singles - b.singles)).slice(0, question.answers));
+}
+
+/** The table in parts that need no mixing: all smooth strings of one line with all wound ones of one line. */
+function oneLineTables(table: readonly TableString[]): TableString[][] {
+  const lines = (wound: boolean) => [...new Set(table.filter((string) => isWound(string) === wound).map(({ lineId }) => lineId))];
+  const [smooth, wound] = [lines(false), lines(true)];
+  if (smooth.length === 0 || wound.length === 0) return [...smooth, ...wound].map((line) => table.filter(({ lineId }) => lineId === line));
+  return smooth.flatMap((first) => wound.map((second) => table.filter((string) => string.lineId === (isWound(string) ? second : first))));
+}
+
+const isWound = ({ construction }: TableString): boolean => construction === 'wound';
+
+/** Each choice of strings once, the first of those that are alike. */
+function distinct(answers: readonly GaugeAnswer[]): GaugeAnswer[] {
+  const seen = new Set<string>();
+  return answers.filter(({ strings }) => {
+    const key = strings.map(classKey).join(' ');
+    return seen.has(key) ? false : seen.add(key);
+  });
+}
+
+function solveAmong(question: GaugeQuestion, progress: Progress): Outcome<GaugeAnswer[], GaugeProblem> {
   const { strung, wish, weights, stock } = question;
   const classes = classesFor(strung, question.table);
   const options = optionsFor(strung, classes, question.wound);

@@ -33,6 +33,8 @@ export interface GaugeQuestion {
   stock: OnTheShelf | null;
   /** A set must be bought, and at most so many of its strings replaced by singles; null where any strings will do. */
   mostSingles: number | null;
+  /** Strings of several lines and windings may stand beside one another; else smooth ones are of one line, and wound ones of one. */
+  mixed: boolean;
   /** How many answers are wanted. */
   answers: number;
 }

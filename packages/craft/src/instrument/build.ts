@@ -25,6 +25,7 @@ export interface Sketch {
   behindSaddleMm: number;
   tieHoles?: TieHoles;
   cover?: boolean;
+  vibrato?: boolean;
   screwTunerMm?: { travel: number; lead: number };
   gearRatio: number;
 }
@@ -78,6 +79,7 @@ export function buildInstrument(sketch: Sketch): Instrument {
       behindSaddle: fromMillimetres(sketch.behindSaddleMm),
       tieHoles: sketch.tieHoles ?? 'single',
       cover: sketch.cover ?? false,
+      vibrato: sketch.vibrato ?? false,
     },
     screwTuner: screw === undefined ? null : { travel: fromMillimetres(screw.travel), lead: fromMillimetres(screw.lead) },
     gearRatio: sketch.gearRatio,

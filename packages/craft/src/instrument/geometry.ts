@@ -1,5 +1,6 @@
+import { HEADSTOCK } from '../constants/index.js';
 import type { Family, StringEnd } from '../strings/index.js';
-import { frequencyOf, type Hertz, type Metres, type Radians } from '../units/index.js';
+import { frequencyOf, fromMillimetres, type Hertz, type Metres, type Radians } from '../units/index.js';
 
 /**
  * How the string is held: 'through' a hole in the side of the post (the commonest), down a slot into its middle, clamped in it, through the roller of a
@@ -102,7 +103,16 @@ export interface Bridge {
   tieHoles: TieHoles;
   /** A hooked tailpiece bears a cover. */
   cover: boolean;
+  /** The bridge of a headless instrument is a vibrato. */
+  vibrato: boolean;
 }
+
+type Held = Pick<Bridge, 'anchor'> & Partial<Pick<Bridge, 'vibrato'>>;
+/** Strings and springs hold each other at such a bridge. */
+export const floats = ({ anchor, vibrato = false }: Held): boolean =>
+  anchor === 'floating-vibrato' || anchor === 'double-locking' || (anchor === 'headless' && vibrato);
+/** Every string that is tuned moves such a bridge, and with it the others. */
+export const isVibrato = (bridge: Held): boolean => floats(bridge) || bridge.anchor === 'resting-vibrato';
 
 export interface RollerSlots {
   inner: Metres;
@@ -149,6 +159,21 @@ export function postSpacing(instrument: Instrument, index: number): Metres | nul
     .filter(({ post }, other) => other !== index && post.side === own.side && post.pipAlong === null)
     .map(({ post }) => Math.hypot(post.along - own.along, post.sideways - own.sideways));
   return gaps.length === 0 ? null : (Math.min(...gaps) as Metres);
+}
+
+/** Posts of its side that stand farther from the nut than that of string `index`. */
+export function postsBeyond({ strings }: Pick<Instrument, 'strings'>, index: number): number {
+  const own = strings[index]?.post;
+  if (own === undefined || own.pipAlong !== null) return 0;
+  return strings.filter(({ post }) => post.side === own.side && post.pipAlong === null && post.along > own.along).length;
+}
+
+/** From the axis of a string's post to the end of the headstock, as far as such headstocks usually reach; null where there is none. */
+export function postToEnd({ strings, headstock }: Pick<Instrument, 'strings' | 'headstock'>, index: number): Metres | null {
+  const own = strings[index]?.post;
+  if (own === undefined || own.pipAlong !== null || headstock.layout === 'headless') return null;
+  const last = Math.max(...strings.filter(({ post }) => post.pipAlong === null).map(({ post }) => post.along));
+  return (last + fromMillimetres(HEADSTOCK.tip.value) - own.along) as Metres;
 }
 
 export type Direction = 'anticlockwise' | 'clockwise';

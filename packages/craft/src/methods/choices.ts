@@ -4,6 +4,8 @@ export const STRING_CLASSES = [
   'middle',
   'thick-wound',
   'bass',
+  'bass-a',
+  'bass-low',
   'mandolin-plain',
   'mandolin-wound',
   'soft-plain',
@@ -11,36 +13,64 @@ export const STRING_CLASSES = [
 ] as const;
 export type StringClass = (typeof STRING_CLASSES)[number];
 
-/** Ways to fix a steel string that goes through a hole. */
-export const STEEL_FIXINGS = ['kink-lock', 'over-one-under-rest', 'turns-first'] as const;
+/**
+ * Ways to fix a steel string that goes through a hole: its tail kinked round the string, one turn over it and the rest under, no lock at all, all turns under the
+ * tail, the last one over it, wrapped by hand before the end goes through, and the same with one turn that crosses the others.
+ */
+export const STEEL_FIXINGS = [
+  'kink-lock',
+  'over-one-under-rest',
+  'wind-down',
+  'under-all',
+  'over-last',
+  'turns-first',
+  'crossing-turn',
+] as const;
 export type SteelFixing = (typeof STEEL_FIXINGS)[number];
 /** Ways to fix nylon, fluorocarbon or gut. */
-export const SOFT_FIXINGS = ['loop-tie', 'twice-through'] as const;
+export const SOFT_FIXINGS = ['loop-tie', 'twice-through', 'kink-lock', 'turns-first', 'wind-down'] as const;
 export type SoftFixing = (typeof SOFT_FIXINGS)[number];
 /** How the end is fixed to its post. */
 export type PostMethod = SteelFixing | SoftFixing | 'bend-into-centre' | 'clamp';
 
 /** When a tail that could be cut early or late is cut. */
-export const CUT_TIMES = ['before-winding', 'after-it-holds'] as const;
+export const CUT_TIMES = ['before-winding', 'after-winding', 'after-it-holds'] as const;
 export type CutTime = (typeof CUT_TIMES)[number];
 
 /** How many strings come off before new ones go on. */
 export const STRIPPINGS = ['one-at-a-time', 'pairs', 'all-off'] as const;
 export type Stripping = (typeof STRIPPINGS)[number];
 /** In which order strings are worked. */
-export const STRING_ORDERS = ['low-first', 'high-first', 'outside-in', 'inside-out', 'alternating'] as const;
+export const STRING_ORDERS = ['low-first', 'high-first', 'outside-in', 'inside-out', 'alternating', 'toward-middle'] as const;
 export type StringOrder = (typeof STRING_ORDERS)[number];
 /** Whether a string is wound as soon as it is anchored, or all are anchored first, where strings are off together. */
 export const ANCHORINGS = ['each-wound-at-once', 'all-anchored-first'] as const;
 export type Anchoring = (typeof ANCHORINGS)[number];
 
+/** Whether a smooth string is passed through its hole of a tie block once or twice before it is tied. */
+export const TIE_PASSES = ['once-through', 'twice-through'] as const;
+export type TiePass = (typeof TIE_PASSES)[number];
+
 /** How a new string is stretched by hand. */
 export const STRETCHINGS = ['along', 'sideways', 'twist', 'nodes', 'dives', 'light'] as const;
 export type Stretching = (typeof STRETCHINGS)[number];
 
+export interface StringTurns {
+  turns?: number | undefined;
+  most?: number | undefined;
+}
+
 /** What somebody chose where the craft leaves a choice; what is left out was not chosen. */
 export interface MethodChoices {
   turns?: Partial<Record<StringClass, number>> | undefined;
+  /** More than this are never wound, whatever the nut would like. */
+  mostTurns?: Partial<Record<StringClass, number>> | undefined;
+  /** The same of single strings, by number: they win over their class. */
+  strings?: Readonly<Record<string, StringTurns>> | undefined;
+  /** What is left standing beyond the lock, mm. */
+  stubMm?: number | undefined;
+  /** Break over the nut that is wanted, degrees. */
+  nutDeg?: number | undefined;
   plainFixing?: SteelFixing | undefined;
   woundFixing?: SteelFixing | undefined;
   softFixing?: SoftFixing | undefined;
@@ -49,6 +79,10 @@ export interface MethodChoices {
   stringOrder?: StringOrder | undefined;
   anchoring?: Anchoring | undefined;
   stretching?: Stretching | undefined;
+  /** How a smooth string goes through a tie block, and how often its tail, or that of a wound one, is tucked. */
+  tieSmooth?: TiePass | undefined;
+  tucksSmooth?: number | undefined;
+  tucksWound?: number | undefined;
 }
 
 /** Whose choices win over whose: the first that chose. */

@@ -14,18 +14,26 @@ export interface CutTiming {
     | 'wrapped-by-hand-first'
     | 'the-bend-holds-in-the-clamp'
     | 'cut-to-the-mark'
+    | 'cut-once-wound'
     | 'trim-when-it-holds';
 }
 
 /** Cut now, later, or bend first: where the post or the string leaves a choice, the school in force decides. */
-export function cutTiming(style: PostStyle, method: PostMethod, string: StringProperties, choices: LayeredChoices): CutTiming {
+export function cutTiming(
+  style: PostStyle,
+  method: PostMethod,
+  string: Pick<StringProperties, 'construction' | 'creep'>,
+  choices: LayeredChoices,
+): CutTiming {
   const wound = string.construction === 'wound';
   if (style === 'slotted')
     return wound ? { when: 'bend-first', why: 'the-core-would-slip' } : { when: 'before-winding', why: 'the-slot-hides-the-end' };
   if (style === 'locking') return { when: 'after-it-holds', why: 'the-lock-must-hold-first' };
   if (style === 'clamp') return { when: 'bend-first', why: 'the-bend-holds-in-the-clamp' };
   if (isSoft(string)) return { when: 'after-it-holds', why: 'the-tie-must-hold-first' };
-  if (method === 'turns-first') return { when: 'after-it-holds', why: 'wrapped-by-hand-first' };
+  if (method === 'turns-first' || method === 'crossing-turn') return { when: 'after-it-holds', why: 'wrapped-by-hand-first' };
   const when = inForce<CutTime>(choices, ({ cutTime }) => cutTime, 'before-winding').value;
-  return { when, why: when === 'before-winding' ? 'cut-to-the-mark' : 'trim-when-it-holds' };
+  return { when, why: WHY[when] };
 }
+
+const WHY = { 'before-winding': 'cut-to-the-mark', 'after-winding': 'cut-once-wound', 'after-it-holds': 'trim-when-it-holds' } as const;

@@ -9,6 +9,7 @@ export {
   STRING_CLASSES,
   STRING_ORDERS,
   STRIPPINGS,
+  TIE_PASSES,
   type Anchoring,
   type Chosen,
   type CutTime,
@@ -20,11 +21,14 @@ export {
   type SteelFixing,
   type Stretching,
   type StringClass,
+  type StringTurns,
   type StringOrder,
   type Stripping,
+  type TiePass,
 } from './choices.js';
 export { BUILT_IN_TURNS } from './built-in.js';
-export { methodsFor, type HouseMethods } from './methods-for.js';
+export { cutTimingFor, methodsFor, type HouseMethods } from './methods-for.js';
 export type { CutTiming } from './cut-timing.js';
+export { practiceOf, type Practice } from './practice.js';
 export { isSoft, isSoftMaterial, stringClass } from './string-class.js';
 export { handFactor, saySlack, SLACK_SCHOOLS, TYPICAL_HAND, type HandMeasures, type SaidSlack, type SlackSchool } from './slack-school.js';

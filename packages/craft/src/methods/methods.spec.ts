@@ -27,7 +27,7 @@ const methods = (
   thousandths: number,
   choices: LayeredChoices = {},
   anchor: AnchorKind = 'pins',
-) => methodsFor({ family, style, anchor, string: string(family, construction, thousandths), choices });
+) => methodsFor({ family, number: 1, style, anchor, string: string(family, construction, thousandths), choices });
 
 describe('built-in methods', () => {
   it.each([
@@ -43,6 +43,7 @@ describe('built-in methods', () => {
     expect(turns).toBeGreaterThanOrEqual(least);
     expect(turns).toBeLessThanOrEqual(most);
     expect(mostTurns).toBeGreaterThan(turns ?? 99);
+    expect(mostTurns).toBeLessThanOrEqual(family === 'bass' ? 3 : family === 'mandolin' ? 6 : 4);
     expect(reason).not.toBe('');
   });
 
@@ -115,10 +116,40 @@ describe('choices of instrument, technician and house', () => {
     expect(methods('bass', 'slotted', 'wound', 105, choices).postMethod).toBe('bend-into-centre');
   });
 
-  it('leave room above turns that somebody chose high', () => {
-    const { turns, mostTurns } = methods('bass', 'slotted', 'wound', 105, { house: { turns: { bass: 5 } } });
-    expect(turns).toBe(5);
-    expect(mostTurns).toBe(6);
+  it('are never more than an ‘at most’ that somebody set, of a class or of one string', () => {
+    const most = (choices: LayeredChoices) => methods('bass', 'slotted', 'wound', 105, choices).mostTurns;
+    expect(most({ house: { turns: { bass: 5 } } })).toBe(5); // a choice is kept
+    expect(most({ house: { mostTurns: { 'bass-low': 2.5 } } })).toBe(2.5);
+    expect(most({ house: { mostTurns: { 'bass-low': 2.5 }, strings: { 1: { most: 1.5 } } } })).toBe(1.5);
+  });
+
+  it('hold for single strings before their class, and for the whole bass unless its A or its lowest are chosen for', () => {
+    const turns = (thousandths: number, choices: LayeredChoices) => methods('bass', 'slotted', 'wound', thousandths, choices).turns;
+    const house: LayeredChoices = { house: { turns: { bass: 1.5, 'bass-low': 1 } } };
+    expect([45, 65, 85, 105].map((gauge) => turns(gauge, house))).toEqual([1.5, 1.5, 1.5, 1]);
+    expect(turns(105, { ...house, instrument: { strings: { 1: { turns: 2.5 } } } })).toBe(2.5);
+    expect(turns(105, { ...house, instrument: { strings: { 2: { turns: 2.5 } } } })).toBe(1); // another string
+  });
+
+  it.each([[[40, 55, 75, 95]], [[45, 65, 85, 105]], [[50, 70, 90, 110]]])(
+    'know the A and the lowest of a bass by their gauge: %j',
+    (gauges) => {
+      expect(gauges.map((gauge) => stringClass('bass', string('bass', 'wound', gauge)))).toEqual(['bass', 'bass', 'bass-a', 'bass-low']);
+    },
+  );
+
+  it('leave a stub of so many millimetres, and cut it right after winding', () => {
+    const chosen = methods('acoustic', 'through', 'plain', 12, { house: { stubMm: 6, cutTime: 'after-winding' } });
+    expect(toMillimetres(chosen.stub)).toBeCloseTo(6, 9);
+    expect(chosen.cut).toEqual({ when: 'after-winding', why: 'cut-once-wound' });
+  });
+
+  it('fix soft strings like steel ones where somebody does, with a tail to trim all the same', () => {
+    for (const softFixing of ['kink-lock', 'turns-first', 'wind-down'] as const) {
+      const fixed = methods('ukulele', 'through', 'nylon', 28, { technician: { softFixing } });
+      expect(fixed.postMethod).toBe(softFixing);
+      expect(toMillimetres(fixed.stub)).toBe(25);
+    }
   });
 
   it('put every string in a class that can be chosen for', () => {
@@ -129,20 +160,25 @@ describe('choices of instrument, technician and house', () => {
 });
 
 describe('slack in the words of a school', () => {
-  const said = (slackMm: number, more: { straight?: boolean; postSpacing?: number | null } = {}) => ({
+  const said = (
+    slackMm: number,
+    more: { straight?: boolean; postSpacing?: number | null; postsBeyond?: number; postToEnd?: number | null } = {},
+  ) => ({
     slack: fromMillimetres(slackMm),
     cut: fromMillimetres(slackMm + 12),
     scaleLength: fromMillimetres(650),
     postSpacing: more.postSpacing === null ? null : fromMillimetres(more.postSpacing ?? 40),
+    postsBeyond: more.postsBeyond ?? 2,
+    postToEnd: more.postToEnd === null ? null : fromMillimetres(more.postToEnd ?? 100),
     handTurns: 2.2,
     straight: more.straight ?? false,
   });
 
-  it('is fret 1.35 for 50 mm of 675, a post and a quarter, 62 mm past the post', () => {
+  it('is fret 1.33 for 50 mm of 675, 62 mm past the post, which is 1.55 of its spacings', () => {
     // 675 (1 − 2^(−1.3328/12)) = 50: log2(675/625) = 0.11103, times 12 is 1.332
     const at675 = { ...said(50), scaleLength: fromMillimetres(675) };
     expect(saySlack('pull-back', at675, TYPICAL_HAND, 1)).toEqual({ kind: 'fret', fret: expect.closeTo(1.332, 3) as number });
-    expect(saySlack('posts', said(50), TYPICAL_HAND, 1)).toEqual({ kind: 'posts', count: 1.25 });
+    expect(saySlack('posts', said(50), TYPICAL_HAND, 1)).toEqual({ kind: 'posts', count: expect.closeTo(62 / 40, 9) as number });
     expect(saySlack('past-post', said(50), TYPICAL_HAND, 1)).toEqual({ kind: 'past-post', length: fromMillimetres(62) });
     expect(saySlack('turns-first', said(50), TYPICAL_HAND, 1)).toEqual({ kind: 'wraps', turns: 2.2 });
   });
@@ -162,6 +198,19 @@ describe('slack in the words of a school', () => {
     }
   });
 
+  it('never counts more posts than follow: then it is so much past the end of the headstock, or short of it', () => {
+    // 62 mm beyond the post are 1.55 spacings of 40: one post follows
+    expect(saySlack('posts', said(50, { postsBeyond: 1, postToEnd: 62 + 15 }), TYPICAL_HAND, 1)).toEqual({
+      kind: 'past-end',
+      length: expect.closeTo(-0.015, 9) as number,
+    });
+    expect(saySlack('headstock-end', said(50, { postToEnd: 22 }), TYPICAL_HAND, 1)).toEqual({
+      kind: 'past-end',
+      length: expect.closeTo(0.04, 9) as number,
+    });
+    expect(saySlack('headstock-end', said(50, { postToEnd: null }), TYPICAL_HAND, 1).kind).toBe('fret');
+  });
+
   it('falls back to the fret where a fifth peg has no neighbour', () => {
     expect(saySlack('posts', said(50, { postSpacing: null }), TYPICAL_HAND, 1).kind).toBe('fret');
   });
@@ -169,8 +218,9 @@ describe('slack in the words of a school', () => {
   it('tells a hand that leaves too much to leave less, in proportion', () => {
     fc.assert(
       fc.property(fc.integer({ min: 10, max: 120 }), fc.double({ min: 0.8, max: 1.25, noNaN: true }), (slackMm, leaves) => {
-        const told = saySlack('posts', said(slackMm), TYPICAL_HAND, leaves);
-        expect(told.kind === 'posts' ? told.count * leaves * 40 : 0).toBeCloseTo(slackMm, 9);
+        const told = saySlack('posts', said(slackMm, { postsBeyond: 9 }), TYPICAL_HAND, leaves);
+        // what is told beyond the post is 12 mm for the end and the slack over the share that is left of it
+        expect(told.kind === 'posts' ? (told.count * 40 - 12) * leaves : 0).toBeCloseTo(slackMm, 9);
         // a rule needs no correction: it says what the cut mark says
         const past = saySlack('past-post', said(slackMm), TYPICAL_HAND, leaves);
         expect(past.kind === 'past-post' ? toMillimetres(metres(past.length)) : 0).toBeCloseTo(slackMm + 12, 9);

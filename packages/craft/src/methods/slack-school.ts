@@ -3,7 +3,7 @@ import { inOwnWidths, inPostSpacings, liftInTheMiddle, pullBackFret } from '../p
 import { fromMillimetres, metres, type Metres } from '../units/index.js';
 
 /** The ways in which technicians say how much slack they leave. */
-export const SLACK_SCHOOLS = ['pull-back', 'posts', 'fist', 'finger', 'spacer', 'past-post', 'turns-first'] as const;
+export const SLACK_SCHOOLS = ['pull-back', 'posts', 'fist', 'finger', 'spacer', 'past-post', 'headstock-end', 'turns-first'] as const;
 export type SlackSchool = (typeof SLACK_SCHOOLS)[number];
 
 /** Schools in which a hand or an eye judges the slack: a rule and counted wraps need no correction for the person. */
@@ -34,6 +34,8 @@ export type SaidSlack =
   | { kind: 'posts'; count: number }
   | { kind: 'fists' | 'fingers' | 'spacers'; count: number }
   | { kind: 'past-post'; length: Metres }
+  /** Past the end of the headstock; below zero short of it. */
+  | { kind: 'past-end'; length: Metres }
   | { kind: 'wraps'; turns: number }
   /** Stretch alone makes more turns than are wanted. */
   | { kind: 'no-slack' }
@@ -46,6 +48,9 @@ interface Said {
   scaleLength: Metres;
   /** Null where a post has no neighbour. */
   postSpacing: Metres | null;
+  /** Posts that follow its own, and how far the headstock reaches beyond it; null where there is none. */
+  postsBeyond: number;
+  postToEnd: Metres | null;
   /** Turns that this slack alone makes round the post, wrapped by hand. */
   handTurns: number;
   straight: boolean;
@@ -57,16 +62,23 @@ interface Said {
  */
 export function saySlack(school: SlackSchool, said: Said, hand: HandMeasures, leaves: number): SaidSlack {
   if (said.straight) return { kind: 'straight' };
-  if (said.slack < 0) return { kind: 'no-slack' };
+  if (said.slack <= 0) return { kind: 'no-slack' };
   const slack = metres(said.slack / handFactor(school, leaves));
+  const cut = metres(said.cut - said.slack + slack);
   const fret = pullBackFret(slack, said.scaleLength);
-  const byFret: SaidSlack = fret === null ? { kind: 'past-post', length: metres(said.cut - said.slack + slack) } : { kind: 'fret', fret };
+  const byFret: SaidSlack = fret === null ? { kind: 'past-post', length: cut } : { kind: 'fret', fret };
+  const byEnd: SaidSlack = said.postToEnd === null ? byFret : { kind: 'past-end', length: metres(cut - said.postToEnd) };
   switch (school) {
     case 'pull-back':
       return byFret;
-    case 'posts':
+    case 'posts': {
       // a fifth peg has no neighbour to measure by
-      return said.postSpacing === null ? byFret : { kind: 'posts', count: inPostSpacings(slack, said.postSpacing) };
+      if (said.postSpacing === null) return byFret;
+      const count = inPostSpacings(cut, said.postSpacing);
+      return count > said.postsBeyond ? byEnd : { kind: 'posts', count };
+    }
+    case 'headstock-end':
+      return byEnd;
     case 'fist':
       return { kind: 'fists', count: inOwnWidths(liftInTheMiddle(slack, said.scaleLength), hand.fist) };
     case 'finger':

@@ -6,6 +6,9 @@ import type { StringClass } from './choices.js';
 const THIN_MM = 0.45;
 /** Above this a wound string counts as thick, mm. */
 const THICK_MM = 1;
+/** The A of a bass is thicker than this and the lowest string thicker than that, mm: between .070 and .075, and between .090 and .095. */
+const BASS_A_MM = 1.85;
+const BASS_LOW_MM = 2.33;
 
 /** Nylon, fluorocarbon and gut: what the string is made of alone. */
 export const isSoftMaterial = (construction: StringProperties['construction'] | undefined): boolean =>
@@ -19,7 +22,10 @@ export function stringClass(family: Family, string: StringProperties): StringCla
   const { construction, gauge } = string;
   const wound = construction === 'wound';
   if (isSoft(string)) return wound ? 'soft-wound' : 'soft-plain';
-  if (family === 'bass') return 'bass';
+  if (family === 'bass') {
+    const mm = toMillimetres(gauge);
+    return mm > BASS_LOW_MM ? 'bass-low' : mm > BASS_A_MM ? 'bass-a' : 'bass';
+  }
   if (family === 'mandolin') return wound ? 'mandolin-wound' : 'mandolin-plain';
   if (!wound && toMillimetres(gauge) < THIN_MM) return 'thin-plain';
   return wound && toMillimetres(gauge) > THICK_MM ? 'thick-wound' : 'middle';

@@ -1,4 +1,5 @@
 export { breakAngle, exitHeightFor, tangentPoint, type BreakAngle, type NutRun } from './break-angle.js';
 export { turnsForAngle, type TurnsForAngle } from './turns-for-angle.js';
 export { rollerBreakAngle, type RollerRun } from './roller-angle.js';
+export { hardPluck, pluckSlope, type Pluck } from './pluck.js';
 export { downforce, slotFit, type SlotFit } from './slot-fit.js';

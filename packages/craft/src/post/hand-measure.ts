@@ -9,8 +9,8 @@ export function pullBackFret(slack: Metres, scaleLength: Metres): number | null 
   return -12 * Math.log2(1 - slack / scaleLength);
 }
 
-/** Slack counted in the distance between neighbouring posts. */
-export const inPostSpacings = (slack: Metres, spacing: Metres): number => slack / spacing;
+/** A cut beyond a post, counted in the distance between neighbouring posts. */
+export const inPostSpacings = (cut: Metres, spacing: Metres): number => cut / spacing;
 
 /** A length in a person's own widths (fist, finger, spacer), to the nearest quarter. */
 export const inOwnWidths = (slack: Metres, width: Metres): number => Math.round((slack / width) * 4) / 4;

@@ -56,9 +56,18 @@ function shaftRoom({ instrument, index, place }: AtThePost): number {
   return rollerSide(instrument, index) === 'outward' ? slots.outer - hole : hole - slots.inner;
 }
 
-export function wantedAngle({ instrument, index, string }: AtThePost): Radians {
-  const unaidedBass = instrument.family === 'bass' && string.construction === 'wound' && treeOver(instrument, index) === undefined;
-  return fromDegrees(unaidedBass ? NUT.wantedAngleUnaidedBass.value : NUT.wantedAngleGuitar.value);
+/** The break over the nut that is wanted, and that under which a string is called low: what the house, the person or the instrument chose, or what the kind of head gives. */
+export function wantedAngles({ instrument: { family, headstock }, methods: { nutDeg } }: AtThePost): {
+  wanted: Radians;
+  lowBelow: Radians;
+} {
+  if (nutDeg !== null) return { wanted: fromDegrees(nutDeg), lowBelow: fromDegrees(nutDeg) };
+  if (family === 'bass') return { wanted: fromDegrees(NUT.wantedAngleBass.value), lowBelow: fromDegrees(NUT.lowAngleBass.value) };
+  const leans = headstock.angle >= fromDegrees(NUT.leansBackFrom.value);
+  return {
+    wanted: fromDegrees((leans ? NUT.wantedAngleLeaning : NUT.wantedAngleFlat).value),
+    lowBelow: fromDegrees(NUT.lowAngle.value),
+  };
 }
 
 /** The run from nut to a post that stands on the face; null for those that stand otherwise. */
@@ -78,6 +87,7 @@ export function runOf({ instrument, index, place, geometry }: AtThePost): Omit<N
 
 export function exitAfter(turns: number, { place, methods, geometry }: AtThePost): Metres {
   if (place.post.style === 'roller') return metres(place.post.holeHeight + windingCircle(geometry).radius);
+  if (methods.leavesAbove) return metres(place.post.holeHeight + turnHeight(geometry));
   return exitHeight(place.post.holeHeight, turns - methods.turnsAbove, geometry);
 }
 
@@ -85,10 +95,15 @@ export function exitAfter(turns: number, { place, methods, geometry }: AtThePost
 export function nutAfter(turns: number, at: AtThePost): Nut | null {
   if (at.place.post.style === 'side-peg') return null;
   const angle = angleAfter(turns, at);
-  return { ...angle, wanted: wantedAngle(at), downforce: downforce(at.load.pull, angle.vertical) };
+  const { wanted, lowBelow } = wantedAngles(at);
+  const low = angle.vertical < lowBelow - ROUNDING;
+  return { ...angle, wanted, lowBelow, low, downforce: downforce(at.load.pull, angle.vertical) };
 }
 
-function angleAfter(turns: number, at: AtThePost): Omit<Nut, 'wanted' | 'downforce'> {
+/** An angle that is just what is wanted is not low. */
+const ROUNDING = 1e-9;
+
+function angleAfter(turns: number, at: AtThePost): Omit<Nut, 'wanted' | 'lowBelow' | 'low' | 'downforce'> {
   const { instrument, place, geometry } = at;
   const run = runOf(at);
   if (run !== null) {

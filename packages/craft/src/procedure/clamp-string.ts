@@ -36,7 +36,14 @@ export function clampString({ instrument, index, string, choices = {}, cut }: Wi
   const spread = stretchIf(stiffness[0], creep[1]) - stretchIf(stiffness[1], creep[0]);
   return {
     kind: 'clamp',
-    methods: methodsFor({ family: instrument.family, style: post.style, anchor: instrument.bridge.anchor, string, choices }),
+    methods: methodsFor({
+      family: instrument.family,
+      number: index + 1,
+      style: post.style,
+      anchor: instrument.bridge.anchor,
+      string,
+      choices,
+    }),
     stretch,
     stretched,
     load,

@@ -16,11 +16,19 @@ export interface WindRequest {
   /** How much thicker the post proved than it is noted, learned from counted turns. */
   postThicker?: Metres;
   cut?: Metres;
+  /** Turns that lie on the post, as they were counted: the plan then says what they come to. */
+  turns?: number;
 }
 
 /** Which rule decided the turns; the one that lost is told beside it. */
 export type TurnsRule =
   | { kind: 'house' }
+  /** Somebody's own turns break the string over the nut by less than is wanted; so many would do, null where none would. They are kept. */
+  | { kind: 'kept-though-low'; house: number; angle: Radians; needed: number | null; perTurn: Radians }
+  /** The tree presses lower than any turns would: they change nothing. */
+  | { kind: 'tree-sets-angle'; house: number; angle: Radians }
+  /** Fewer than are wanted, by the limit that somebody set. */
+  | { kind: 'at-most'; house: number }
   | { kind: 'raised-for-angle'; house: number; houseAngle: Radians }
   | { kind: 'angle-out-of-reach'; house: number; houseAngle: Radians; best: Radians }
   | { kind: 'post-is-full'; house: number }
@@ -40,6 +48,9 @@ export interface Nut {
   /** Sideways angle if it were wound the other way. */
   otherWay: Radians;
   wanted: Radians;
+  /** Under this it is low: it may lift when plucked hard. */
+  lowBelow: Radians;
+  low: boolean;
   downforce: Newtons;
 }
 
@@ -80,6 +91,10 @@ export interface PostPlan extends Held {
   nut: Nut | null;
   buttonTurns: number;
   direction: Direction;
+  /** How the empty hole of the post stands before the string goes in: from the centre line of the neck, outward positive. In line with the string. */
+  holeStands: Radians;
+  /** Of a slotted post, where the string is bent square, from the post's axis: the cut lies beyond it by the depth of the hole. Null where the end is not bent. */
+  bend: Metres | null;
 }
 
 /** A string held in a clamp at the head and drawn up by a screw at the bridge. */

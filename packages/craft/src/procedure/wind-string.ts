@@ -1,5 +1,5 @@
 import { pitchOf, postSpacing, stretchingPath, windingDirection, type StringPlace } from '../instrument/index.js';
-import { methodsFor } from '../methods/index.js';
+import { methodsFor, type PostMethod } from '../methods/index.js';
 import {
   cutBeyondPost,
   kinkLockAllowance,
@@ -31,9 +31,19 @@ export function windString(request: WindRequest): WindPlan | null {
   return place.post.style === 'clamp' ? clampString(request, place) : windRoundPost(request, place);
 }
 
-function windRoundPost({ instrument, index, string, choices = {}, postThicker, cut }: WindRequest, place: StringPlace): PostPlan | null {
+function windRoundPost(
+  { instrument, index, string, choices = {}, postThicker, cut, turns: counted }: WindRequest,
+  place: StringPlace,
+): PostPlan | null {
   const { post } = place;
-  const methods = methodsFor({ family: instrument.family, style: post.style, anchor: instrument.bridge.anchor, string, choices });
+  const methods = methodsFor({
+    family: instrument.family,
+    number: index + 1,
+    style: post.style,
+    anchor: instrument.bridge.anchor,
+    string,
+    choices,
+  });
   const load = loadString(string, place.scaleLength, pitchOf(instrument, place));
   const geometry: PostAndString = {
     postDiameter: metres(post.diameter + (postThicker ?? 0)),
@@ -42,16 +52,20 @@ function windRoundPost({ instrument, index, string, choices = {}, postThicker, c
   };
   const stretch: Stretch = { path: stretchingPath(instrument, place), strain: load.strain, creep: string.creep };
   const end = endOf(place, methods, string);
-  const allowance = methods.postMethod === 'kink-lock' ? kinkLockAllowance(string.gauge) : metres(0);
+  const allowance = OVER_SOMETHING.includes(methods.postMethod) ? kinkLockAllowance(string.gauge) : metres(0);
   const at: AtThePost = { instrument, index, place, string, methods, load, geometry };
-  const { turns, rule } = cut === undefined ? turnsWanted(at, stretch) : { turns: null, rule: { kind: 'house' } as const };
+  const given = { turns: counted ?? null, rule: { kind: 'house' } as const };
+  const { turns, rule } = cut === undefined && counted === undefined ? turnsWanted(at, stretch) : given;
   const outcome =
     turns === null
       ? turnsForSlack(metres(slackForCut(cut ?? metres(0), end) - allowance), geometry, stretch)
       : slackForTurns(turns, geometry, stretch);
   if (!outcome.ok) return null;
-  const wind = outcome.value;
-  const slack = metres(wind.slack + allowance);
+  // less than no slack cannot be left: it is pulled tight, and stretch alone makes more turns than are wanted
+  const tight = cut === undefined && counted === undefined && methods.turns !== null && outcome.value.slack + allowance < 0;
+  const alone = tight ? turnsForSlack(metres(-allowance), geometry, stretch) : outcome;
+  const wind = alone.ok ? alone.value : outcome.value;
+  const slack = tight && alone.ok ? metres(0) : metres(wind.slack + allowance);
   const mark = cutBeyondPost(slack, end);
   const full = capacity(at);
   const perTurn = 2 * Math.PI * windingCircle(geometry).lengthPerRadian;
@@ -64,11 +78,12 @@ function windRoundPost({ instrument, index, string, choices = {}, postThicker, c
     end,
     load,
     wind,
-    rule: slack < 0 && rule.kind === 'house' && methods.turns !== null ? { kind: 'stretch-makes-more', house: methods.turns } : rule,
+    rule: tight ? { kind: 'stretch-makes-more', house: methods.turns ?? 0 } : rule,
     allowance,
     slack,
     cut: mark,
-    slackRange: methods.turns === null ? [slack, slack] : slackRange(wind.turns, { geometry, stretch, string, pull: load.pull, allowance }),
+    slackRange:
+      methods.turns === null || tight ? [slack, slack] : slackRange(wind.turns, { geometry, stretch, string, pull: load.pull, allowance }),
     postSpacing: postSpacing(instrument, index),
     handTurns: wrapsForSlack(wind.slack, geometry),
     capacityTurns: full,
@@ -77,6 +92,8 @@ function windRoundPost({ instrument, index, string, choices = {}, postThicker, c
     nut: nutAfter(wind.turns, at),
     buttonTurns: wind.rotationTurns * instrument.gearRatio,
     direction: windingDirection(post, instrument.hand),
+    holeStands: radians(Math.atan2(outward(place), post.along)),
+    bend: end.kind === 'slotted' ? slack : null,
     room: retuningRoom({
       string,
       load,
@@ -87,6 +104,9 @@ function windRoundPost({ instrument, index, string, choices = {}, postThicker, c
     offcut: offcutOf(instrument.family, string, stretch.path, mark),
   };
 }
+
+/** A turn that lies over a folded tail, or over other turns, is longer by half a turn round the string. */
+const OVER_SOMETHING: readonly PostMethod[] = ['kink-lock', 'crossing-turn'];
 
 /** In a lock a string holds as long as it has not been let out straight. */
 function givesBack({ turns, rotationTurns }: Wind, locked: boolean, geometry: PostAndString): Metres {

@@ -31,14 +31,32 @@ describe('a string that stretches', () => {
     expect(roundsLeft.likely).toBe(Number.POSITIVE_INFINITY);
   });
 
-  it('is seldom taken for one that slips', () => {
+  it.each([[[170, 85, 3]], [[130, 62, 5]], [[60, 18, 14, 4]], [[45, 21, 9, 5]]])(
+    'is not condemned by a hand that pulls unevenly: %j',
+    (drops) => {
+      expect(judge(drops)).toMatchObject({ verdict: 'settling' });
+      expect(judge(drops).slipProbability).toBeLessThan(0.5);
+    },
+  );
+
+  it('is confirmed by one more round after a last one of next to nothing, and by none after two small ones; at the limit is within it', () => {
+    expect(judge([170, 85, 3]).roundsLeft.likely).toBe(1); // 3 is 1.5 over the limit at most
+    expect(judge([170, 85, 2]).roundsLeft.likely).toBe(1); // the round before was far over three times two
+    expect(judge([60, 20, 5, 2]).roundsLeft.likely).toBe(0);
+    expect(judge([9, 8, 9, 8, 3.6]).roundsLeft.high).toBeGreaterThan(1); // 3.6 is more than 1.5 over
+    expect(judge([9, 10, 9, 3.4])).toMatchObject({ verdict: 'settling' }); // whatever the odds of the rounds before
+  });
+
+  it('is seldom taken for one that slips, whether a hand pulls evenly or not', () => {
     const rounds = fc
       .record({
         first: fc.double({ min: 15, max: 90, noNaN: true }),
         kept: fc.double({ min: 0.2, max: 0.7, noNaN: true }),
-        off: fc.array(noise, { minLength: 5, maxLength: 5 }),
+        off: fc.array(fc.tuple(noise, noise), { minLength: 5, maxLength: 5 }),
+        uneven: fc.constantFrom(0, 0.18),
       })
-      .map(({ first, kept, off }) => off.map((away, n) => first * kept ** n + away));
+      // the hand's share of the scatter grows with the drop; noise is 1.2 wide
+      .map(({ first, kept, off, uneven }) => off.map(([away, pull], n) => first * kept ** n * (1 + (uneven * pull) / 1.2) + away));
     expect(share(sample(rounds), (drops) => judge(drops).slipProbability > 0.5)).toBeLessThan(0.05);
   });
 });

@@ -26,6 +26,8 @@ export interface RoundsJudged {
 const LEAST_READINGS = 3;
 const CHECK_ABOVE = 0.5;
 const SLIPPING_ABOVE = 0.9;
+/** A round under so many times the limit was a small one. */
+const SMALL_ALREADY = 3;
 /** Tenth and ninetieth percentile of a normal distribution. */
 const TENTH = 1.2816;
 
@@ -59,7 +61,8 @@ interface Story<M> {
 
 /**
  * Whether a string settles or slips, and how long it will take. A string that stretches loses c + a qⁿ in round n; one that slips loses much the same every time. Both
- * are weighed on a grid against Student noise, so that one odd reading does not decide (Bayes' rule), with `ROUNDS.slipping` as the prior of slip.
+ * are weighed on a grid against Student noise that grows with the drop, so that neither one odd reading nor an uneven hand decides (Bayes' rule), with
+ * `ROUNDS.slipping` as the prior of slip.
  * @throws RangeError if the tolerance is not above zero or a drop is not finite.
  */
 export function judgeRounds({ drops, tolerance }: Rounds): RoundsJudged {
@@ -75,16 +78,31 @@ export function judgeRounds({ drops, tolerance }: Rounds): RoundsJudged {
     ...stretching.models.map(({ model, weight }) => ({ value: lost(model, drops.length), weight: weight * (1 - slipProbability) })),
     ...slipping.models.map(({ model, weight }) => ({ value: model, weight: weight * slipProbability })),
   ];
+  const left = bandOf(stretching.models.map(({ model, weight }) => ({ value: roundsTo(model, tolerance, drops.length), weight })));
+  const most = roundsAfter(drops, tolerance);
   return {
-    verdict: verdictOf(drops.length, slipProbability),
+    verdict: verdictOf(drops.length, slipProbability, most),
     slipProbability,
-    roundsLeft: bandOf(stretching.models.map(({ model, weight }) => ({ value: roundsTo(model, tolerance, drops.length), weight }))),
+    roundsLeft: { low: Math.min(left.low, most), likely: Math.min(left.likely, most), high: Math.min(left.high, most) },
     nextDrop: asRead(bandOf(next)),
   };
 }
 
-function verdictOf(readings: number, slipProbability: number): RoundsVerdict {
+/**
+ * At most so many rounds to go, whatever the odds: a last round that cost next to nothing is confirmed by one more, and by none where the round before was small
+ * already. Infinite after any other.
+ */
+function roundsAfter(drops: readonly number[], tolerance: number): number {
+  const last = drops.at(-1);
+  const before = drops.at(-2) ?? Number.POSITIVE_INFINITY;
+  if (last === undefined || Math.abs(last) > tolerance + ROUNDS.toConfirm.value) return Number.POSITIVE_INFINITY;
+  return Math.abs(last) <= tolerance && before < SMALL_ALREADY * tolerance ? 0 : 1;
+}
+
+/** @param most what `roundsAfter` says. */
+function verdictOf(readings: number, slipProbability: number, most: number): RoundsVerdict {
   if (readings < LEAST_READINGS) return 'early';
+  if (Number.isFinite(most)) return 'settling';
   if (slipProbability > SLIPPING_ABOVE) return 'slipping';
   return slipProbability > CHECK_ABOVE ? 'check' : 'settling';
 }
@@ -103,22 +121,29 @@ function weighStretching(drops: readonly number[]): { model: Stretching; logWeig
   const firsts = normalised(FIRST_DROPS, (first) => -((Math.log(first / ROUNDS.typicalFirstDrop.value) / 0.9) ** 2) / 2);
   // how finely the grid lies about a remainder is no evidence for it
   const remainders = normalised(REMAINDERS, (c, index) => Math.log(widthAt(REMAINDERS, index)) - c / ROUNDS.typicalRemainder.value);
+  const shares = normalised(
+    SHARES_KEPT,
+    (kept) => ROUNDS.keptRisesBy.value * Math.log(kept) + ROUNDS.keptFallsBy.value * Math.log(1 - kept),
+  );
   const models: { model: Stretching; logWeight: number }[] = [];
   let most = Number.NEGATIVE_INFINITY;
-  for (const kept of SHARES_KEPT) {
-    const left = drops.map((_, round) => kept ** round);
-    for (const [remainder, priorOfRemainder] of remainders) {
-      for (const [first, priorOfFirst] of firsts) {
-        const likelihood = logLikelihood(drops, (round) => remainder + first * (left[round] ?? 0), ROUNDS.noise.value);
-        const logWeight = priorOfRemainder + priorOfFirst + likelihood;
+  for (const [kept, priorOfKept] of shares) {
+    for (const [first, priorOfFirst] of firsts) {
+      const stretched = drops.map((_, round) => first * kept ** round);
+      const scales = stretched.map(scatterOf);
+      for (const [remainder, priorOfRemainder] of remainders) {
+        const likelihood = logLikelihood(drops, (round) => remainder + (stretched[round] ?? 0), scales);
+        const logWeight = priorOfKept + priorOfFirst + priorOfRemainder + likelihood;
         most = Math.max(most, logWeight);
-        if (logWeight > most - NEGLIGIBLE)
-          models.push({ model: { remainder, first, kept }, logWeight: logWeight - Math.log(SHARES_KEPT.length) });
+        if (logWeight > most - NEGLIGIBLE) models.push({ model: { remainder, first, kept }, logWeight });
       }
     }
   }
   return models;
 }
+
+/** How far a drop of so much is read off: the reading, and a hand that does not pull twice the same. */
+const scatterOf = (drop: number): number => Math.hypot(ROUNDS.noise.value, ROUNDS.hand.value * drop);
 
 /** Each value with the logarithm of its share. */
 function normalised(values: readonly number[], logPrior: (value: number, index: number) => number): (readonly [number, number])[] {
@@ -130,20 +155,27 @@ function normalised(values: readonly number[], logPrior: (value: number, index: 
 const widthAt = (values: readonly number[], index: number) =>
   ((values[Math.min(index + 1, values.length - 1)] ?? 0) - (values[Math.max(index - 1, 0)] ?? 0)) / 2;
 
-const logLikelihoodOfSlip = (drops: readonly number[], level: number) =>
-  logLikelihood(drops, () => level, Math.hypot(ROUNDS.noise.value, ROUNDS.unevenness.value * level));
+function logLikelihoodOfSlip(drops: readonly number[], level: number): number {
+  const scale = Math.hypot(ROUNDS.noise.value, ROUNDS.unevenness.value * level);
+  const scales = drops.map(() => scale);
+  return logLikelihood(drops, () => level, scales);
+}
 
 /** Of drops about what is expected in each round, with Student's density, four degrees of freedom: 3/8 (1 + z²/4)^(−5/2). One logarithm does for many of them. */
-function logLikelihood(drops: readonly number[], expected: (round: number) => number, scale: number): number {
-  let logTails = 0;
+function logLikelihood(drops: readonly number[], expected: (round: number) => number, scales: readonly number[]): number {
+  let logs = 0;
   let tails = 1;
+  let widths = 1;
   for (let round = 0; round < drops.length; round++) {
+    const scale = scales[round] ?? 1;
     tails *= 1 + (((drops[round] ?? 0) - expected(round)) / scale) ** 2 / 4;
-    if (tails < LARGE) continue;
-    logTails += Math.log(tails);
+    widths *= scale;
+    if (tails < LARGE && widths < LARGE) continue;
+    logs -= 2.5 * Math.log(tails) + Math.log(widths);
     tails = 1;
+    widths = 1;
   }
-  return drops.length * Math.log(0.375 / scale) - 2.5 * (logTails + Math.log(tails));
+  return drops.length * Math.log(0.375) + logs - 2.5 * Math.log(tails) - Math.log(widths);
 }
 
 const lost = ({ remainder, first, kept }: Stretching, round: number) => remainder + first * kept ** round;
@@ -156,9 +188,9 @@ function roundsTo(model: Stretching, tolerance: number, read: number): number {
   return Math.max(0, round - (read - 1));
 }
 
-/** A drop is read with noise, which widens what is expected. */
+/** A drop is read with scatter, which widens what is expected. */
 function asRead({ low, likely, high }: Band): Band {
-  const noise = TENTH * ROUNDS.noise.value;
+  const noise = TENTH * scatterOf(likely);
   return { low: likely - Math.hypot(likely - low, noise), likely, high: likely + Math.hypot(high - likely, noise) };
 }
 

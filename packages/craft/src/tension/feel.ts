@@ -1,3 +1,4 @@
+import { BEND_REACH } from '../constants/index.js';
 import { requirePositive } from '../outcome/index.js';
 import { bisect } from '../solve/index.js';
 import type { StringProperties } from '../strings/index.js';
@@ -24,8 +25,8 @@ export interface Bendable {
   pitch: Hertz;
 }
 
-/** No finger pushes a string farther aside. */
-const FARTHEST = 0.06;
+/** No finger pushes a string farther aside, m. */
+const FARTHEST = BEND_REACH.value / 1000;
 
 /** Bend that raises the note at fret 12 by `rise`, the string sliding freely over nut and saddle. */
 export function bendFor(rise: Cents, bendable: Bendable): BendOutcome {

@@ -12,14 +12,18 @@ export interface Seat {
   speakingLength: Metres;
   /** All of the string that shares its stretch, anchor to post. */
   path: Metres;
-  /** Null where no nut has been measured. */
+  /** Null where nothing is known of the nut. */
   slotWidth: Metres | null;
+  /** Measured at this instrument, and not what is typical of its kind. */
+  slotMeasured?: boolean;
 }
 
 /** What a set is chosen for: an instrument in its tuning, string 1 first. */
 export interface Strung {
   family: Family;
   anchor: AnchorKind;
+  /** Of a headless one: its bridge moves. */
+  vibrato?: boolean;
   a4: Hertz;
   seats: readonly Seat[];
 }
@@ -65,18 +69,21 @@ export function strungKind(archetypeId: string): Strung {
   return { ...strung, seats: strung.seats.map((seat) => ({ ...seat, slotWidth: null })) };
 }
 
-export function strungOf(instrument: Instrument): Strung {
+/** `slots`: widths that were measured, by string; where none was, the width is what is typical of the kind. */
+export function strungOf(instrument: Instrument, slots: readonly (Metres | null)[] = []): Strung {
   return {
     family: instrument.family,
     anchor: instrument.bridge.anchor,
+    vibrato: instrument.bridge.vibrato,
     a4: instrument.a4,
-    seats: instrument.strings.map((place) => ({
+    seats: instrument.strings.map((place, index) => ({
       note: place.note,
       pitch: pitchOf(instrument, place),
       course: place.course,
       speakingLength: place.scaleLength,
       path: stretchingPath(instrument, place),
-      slotWidth: place.slotWidth,
+      slotWidth: slots[index] ?? place.slotWidth,
+      slotMeasured: slots[index] != null,
     })),
   };
 }

@@ -30,6 +30,8 @@ export interface CountedPayload {
   postDiameterMm: number;
   stringDiameterMm: number;
   nutToPostMm: number;
+  /** What these turns come to on this post: the slack that was left, and the break over the nut. Left out by older counts. */
+  lies?: { slackMm: number; nutDeg: number | null } | undefined;
 }
 
 /** A tool that lies ready, or is taken from the list again; with the size it has where sizes matter. */
@@ -72,6 +74,8 @@ export interface SetChosen {
   strings: LoggedString[];
   setId?: string | null | undefined;
   tuning?: LoggedTuning | undefined;
+  /** String numbers that this job is about, ascending; all where it is left out. The others of `strings` stay on as they are. */
+  only?: number[] | undefined;
 }
 
 interface Head {
@@ -99,6 +103,8 @@ export type BenchEvent =
   | Tick<StringEventKind>
   | (StringHead & { kind: 'wound'; payload: WoundPayload })
   | (StringHead & { kind: 'turns-counted'; payload: CountedPayload })
+  /** It bears pull for the first time: at pitch and lightly stretched before the next comes off, or a whole tone under where several were off. */
+  | (StringHead & { kind: 'tensioned'; payload: Record<string, never> })
   | (StringHead & { kind: 'scrapped'; payload: { why: ScrapReason } })
   | (Head & { kind: 'bridge-blocked'; payload: { blocked: boolean } })
   | (Head & { kind: 'noted'; payload: { text: string } })

@@ -8,9 +8,13 @@ import { stageOf, STRING_STAGES, type Stage, type StringEventKind, type StringSt
 export interface Worksheet {
   stringCount: number;
   chosen: EventOf<'set-chosen'> | null;
+  /** Whether each string is part of the job: all, unless only some were chosen. */
+  inJob: readonly boolean[];
   /** Per stage, per string (zero-based): the event that did it, or null. */
   done: Readonly<Record<StringStage, readonly (BenchEvent | null)[]>>;
   wound: readonly (EventOf<'wound'> | null)[];
+  /** Strings that bear pull since they were wound: first pass of Bring up. */
+  tensioned: readonly (EventOf<'tensioned'> | EventOf<'brought-up'> | null)[];
   /** Turns that were counted on the posts of strings that are wound. */
   counted: readonly (EventOf<'turns-counted'> | null)[];
   /** Strings that were lost on the way, each with why. */
@@ -44,8 +48,10 @@ export function emptyWorksheet(stringCount: number): Worksheet {
   return {
     stringCount,
     chosen: null,
+    inJob: none.map(() => true),
     done: Object.fromEntries(STRING_STAGES.map((stage) => [stage, none])) as unknown as Worksheet['done'],
     wound: none,
+    tensioned: none,
     counted: none,
     scrapped: [],
     blocked: false,
@@ -80,12 +86,19 @@ export function foldWorksheet(stringCount: number, log: readonly BenchEvent[]): 
 function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
   switch (event.kind) {
     case 'set-chosen':
-      return { ...sheet, chosen: event };
+      return { ...sheet, chosen: event, inJob: sheet.inJob.map((_, index) => event.payload.only?.includes(index + 1) ?? true) };
     case 'wound':
       return {
         ...tick(sheet, event),
         wound: sheet.wound.with(event.string - 1, event),
         counted: sheet.counted.with(event.string - 1, null), // a count is of the winding before it
+      };
+    case 'tensioned':
+      return { ...sheet, tensioned: sheet.tensioned.with(event.string - 1, event) };
+    case 'brought-up':
+      return {
+        ...tick(sheet, event),
+        tensioned: sheet.tensioned.with(event.string - 1, sheet.tensioned[event.string - 1] ?? event), // at pitch: it bears pull
       };
     case 'turns-counted':
       return sheet.wound[event.string - 1] === null ? sheet : { ...sheet, counted: sheet.counted.with(event.string - 1, event) };
@@ -93,7 +106,6 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
     case 'string-off':
     case 'looked-over':
     case 'anchored':
-    case 'brought-up':
     case 'settled':
     case 'trimmed':
       return tick(sheet, event);
@@ -148,6 +160,7 @@ function scrap(sheet: Worksheet, event: EventOf<'scrapped'>): Worksheet {
     ...sheet,
     done,
     wound: sheet.wound.with(index, null),
+    tensioned: sheet.tensioned.with(index, null),
     counted: sheet.counted.with(index, null),
     gauges: sheet.gauges.with(index, null),
     pitches: sheet.pitches.with(index, []),
@@ -160,9 +173,9 @@ function tick(sheet: Worksheet, event: EventOf<StringEventKind>): Worksheet {
   return { ...sheet, done: { ...sheet.done, [stage]: sheet.done[stage].with(event.string - 1, event) } };
 }
 
-/** Whether each string has passed a stage: choosing and handing over pass all strings at once. */
+/** Whether each string has passed a stage: choosing and handing over pass all strings at once, and a string that is no part of the job has nothing to pass. */
 export function passed(sheet: Worksheet, stage: Stage): boolean[] {
   if (stage === 'choose') return Array.from({ length: sheet.stringCount }, () => sheet.chosen !== null);
   if (stage === 'hand-over') return Array.from({ length: sheet.stringCount }, () => sheet.handedOver !== null);
-  return sheet.done[stage].map((event) => event !== null);
+  return sheet.done[stage].map((event, index) => event !== null || sheet.inJob[index] === false);
 }

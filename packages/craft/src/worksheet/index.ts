@@ -1,5 +1,6 @@
 export {
   isStringStage,
+  isTick,
   STAGES,
   STRING_EVENTS,
   STRING_STAGES,
@@ -7,6 +8,7 @@ export {
   type Stage,
   type StringEventKind,
   type StringStage,
+  type TickKind,
 } from './stages.js';
 export {
   SCRAP_REASONS,
@@ -27,8 +29,9 @@ export { logString, specOf, type LoggedString } from './logged-string.js';
 export { stockUse, type StockUse } from './stock-use.js';
 export { emptyWorksheet, foldWorksheet, passed, type Worksheet } from './fold.js';
 export { currentStage, lastStanding } from './progress.js';
+export { holdUp, type HeldUp } from './held-up.js';
 export { driftOf, dropsOf } from './pitches.js';
 export { setupOf, type Setup, type SetupString } from './setup.js';
-export { countedAgainst, woundAsPlanned } from './from-plan.js';
+export { countedAgainst, lies, woundAsPlanned } from './from-plan.js';
 export { tellStory, type StoryLine } from './story.js';
 export { stageTimes, type StageTime } from './stage-times.js';

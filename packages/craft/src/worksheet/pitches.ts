@@ -15,11 +15,11 @@ export function dropsOf({ pitches }: Pick<Worksheet, 'pitches'>, index: number):
 }
 
 /**
- * How a string (zero-based) moved by itself since it was first brought to pitch; empty where that was never noted. What a stretch cost is none of it: only the tuning
+ * How a string (zero-based) moved by itself since it first bore pull; empty where that was never noted. What a stretch cost is none of it: only the tuning
  * after it counts, and what is read of a string that was stretched and not tuned back says nothing.
  */
-export function driftOf({ pitches, done }: Pick<Worksheet, 'pitches' | 'done'>, index: number): DriftReading[] {
-  const start = done['bring-up'][index]?.at;
+export function driftOf({ pitches, tensioned }: Pick<Worksheet, 'pitches' | 'tensioned'>, index: number): DriftReading[] {
+  const start = tensioned[index]?.at;
   if (start === undefined) return [];
   const readings: DriftReading[] = [];
   let stretched = false;

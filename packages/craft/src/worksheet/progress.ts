@@ -1,15 +1,12 @@
 import { passed, type Worksheet } from './fold.js';
-import type { EventOf } from './events.js';
-import { stageOf, STAGES, STRING_EVENTS, type Stage, type StringEventKind } from './stages.js';
-
-const KINDS: readonly string[] = Object.values(STRING_EVENTS);
+import { isTick, stageOf, STAGES, type Stage } from './stages.js';
 
 /**
  * Where the work is: at the stage of the latest step while some string has not passed it, and then at the first stage that some string has not passed; the last one when
  * all have. Strings that come off one at a time are so at the stage of the one in hand.
  */
 export function currentStage(sheet: Worksheet): Stage {
-  const latest = sheet.standing.findLast((event): event is EventOf<StringEventKind> => KINDS.includes(event.kind));
+  const latest = sheet.standing.findLast(isTick);
   const at = latest === undefined ? null : stageOf(latest.kind);
   if (at !== null && sheet.handedOver === null && passed(sheet, at).includes(false)) return at;
   return STAGES.find((stage) => passed(sheet, stage).includes(false)) ?? 'hand-over';

@@ -8,6 +8,8 @@ import { dropsOf } from './pitches.js';
 /** A finished job as an instrument's passport remembers it. */
 export interface Setup {
   setName: string;
+  /** Where only some strings were replaced: which, and by what. `setName` is then what the others are of. */
+  only?: { strings: number[]; name: string } | undefined;
   strings: SetupString[];
   tuning?: LoggedTuning | undefined;
   scrapped?: { string: number; why: ScrapReason }[] | undefined;
@@ -28,14 +30,22 @@ export interface SetupString extends LoggedString {
   slackMm: number | null;
   /** What each round of stretching cost, cents; left out where nobody read it. */
   dropsCents?: number[] | undefined;
+  /** When it was fitted, and of what set, where that was in an earlier job than the others. */
+  fittedAt?: string | undefined;
+  setName?: string | undefined;
 }
 
-/** What a handed-over worksheet leaves in the passport; null while it is still on the bench or nothing was chosen. */
-export function setupOf(sheet: Worksheet): Setup | null {
+/**
+ * What a handed-over worksheet leaves in the passport; null while it is still on the bench or nothing was chosen. Strings that were no part of the job stay as
+ * `before`, the setup that was on the instrument, has them; where nothing is known of them they are left out.
+ */
+export function setupOf(sheet: Worksheet, before: Setup | null = null): Setup | null {
   if (sheet.handedOver === null || sheet.chosen === null) return null;
+  const { name, strings, tuning, only } = sheet.chosen.payload;
   return {
-    setName: sheet.chosen.payload.name,
-    tuning: sheet.chosen.payload.tuning,
+    setName: only === undefined ? name : (before?.setName ?? name),
+    ...(only !== undefined && { only: { strings: only, name } }),
+    tuning: tuning ?? (only === undefined ? undefined : before?.tuning),
     scrapped: sheet.scrapped.map(({ string, payload }) => ({ string, why: payload.why })),
     fittedAt: sheet.handedOver.at,
     remark: sheet.handedOver.payload.remark,
@@ -44,12 +54,24 @@ export function setupOf(sheet: Worksheet): Setup | null {
     findings: sheet.findings.map(({ payload }) => payload),
     pads: sheet.pads.map(({ payload }) => payload),
     sizes: Object.values(sheet.tools).flatMap(({ payload: { tool, sizeMm } }) => (sizeMm === null ? [] : [{ tool, sizeMm }])),
-    strings: sheet.chosen.payload.strings.map((string, index) => ({
-      ...string,
-      string: index + 1,
-      turns: sheet.counted[index]?.payload.turns ?? sheet.wound[index]?.payload.turns ?? null,
-      slackMm: sheet.wound[index]?.payload.slackMm ?? null,
-      ...(dropsOf(sheet, index).length > 0 && { dropsCents: dropsOf(sheet, index) }),
-    })),
+    strings: strings.flatMap((string, index) => (sheet.inJob[index] === false ? asBefore(before, index) : [fitted(sheet, string, index)])),
   };
+}
+
+function fitted(sheet: Worksheet, string: LoggedString, index: number): SetupString {
+  const count = sheet.counted[index]?.payload;
+  const drops = dropsOf(sheet, index);
+  return {
+    ...string,
+    string: index + 1,
+    turns: count?.turns ?? sheet.wound[index]?.payload.turns ?? null,
+    slackMm: count?.lies?.slackMm ?? sheet.wound[index]?.payload.slackMm ?? null,
+    ...(drops.length > 0 && { dropsCents: drops }),
+  };
+}
+
+function asBefore(before: Setup | null, index: number): SetupString[] {
+  const string = before?.strings.find(({ string: number }) => number === index + 1);
+  if (before === null || string === undefined) return [];
+  return [{ ...string, fittedAt: string.fittedAt ?? before.fittedAt, setName: string.setName ?? before.only?.name ?? before.setName }];
 }

@@ -1,6 +1,6 @@
 import type { BenchEvent } from './events.js';
 import type { Worksheet } from './fold.js';
-import { stageOf, type Stage, type StringEventKind } from './stages.js';
+import { stageOf, type Stage, type TickKind } from './stages.js';
 
 /** What one person spent on one stage of a job, ms. */
 export interface StageTime {
@@ -41,7 +41,7 @@ function stageBehind(event: BenchEvent): Stage | null {
     case 'undone':
       return null;
     default:
-      return stageOf(event.kind satisfies StringEventKind);
+      return stageOf(event.kind satisfies TickKind);
   }
 }
 

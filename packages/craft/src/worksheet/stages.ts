@@ -1,3 +1,5 @@
+import type { BenchEvent, EventOf } from './events.js';
+
 /** The work, in the order of the bench. */
 export const STAGES = ['choose', 'ready', 'strip', 'look-over', 'anchor', 'wind', 'bring-up', 'settle', 'trim', 'hand-over'] as const;
 export type Stage = (typeof STAGES)[number];
@@ -20,8 +22,11 @@ export const STRING_STAGES = Object.keys(STRING_EVENTS) as StringStage[];
 
 export const isStringStage = (stage: Stage): stage is StringStage => stage in STRING_EVENTS;
 
-const STAGE_OF = Object.fromEntries(Object.entries(STRING_EVENTS).map(([stage, kind]) => [kind, stage])) as Record<
-  StringEventKind,
-  StringStage
->;
-export const stageOf = (kind: StringEventKind): StringStage => STAGE_OF[kind];
+/** What is ticked of a string: its stages, and its first pass at Bring up, where strings pass twice. */
+export type TickKind = StringEventKind | 'tensioned';
+const STAGE_OF: Readonly<Record<string, StringStage>> = {
+  ...Object.fromEntries(Object.entries(STRING_EVENTS).map(([stage, kind]) => [kind, stage as StringStage])),
+  tensioned: 'bring-up',
+};
+export const isTick = (event: BenchEvent): event is EventOf<TickKind> => event.kind in STAGE_OF;
+export const stageOf = (kind: TickKind): StringStage => STAGE_OF[kind] ?? 'bring-up';

@@ -5,7 +5,8 @@ import type { Worksheet } from './fold.js';
 export interface StockUse {
   kind: 'set' | 'string';
   itemId: string;
-  state: 'reserved' | 'used' | 'scrapped';
+  /** 'kept': it came out of a set that was opened for some of its strings, and lies on the shelf as a single. */
+  state: 'reserved' | 'used' | 'scrapped' | 'kept';
   /** String number on the instrument; null for a set. */
   string: number | null;
   why: ScrapReason | null;
@@ -22,7 +23,8 @@ const OPENS: ReadonlySet<string> = new Set(['laid-out', 'wound', 'handed-over'])
 /**
  * What a job takes: the set it chose, a single for every string that is not of that set, and one more for each string that was scrapped. Reserved
  * while it is chosen, used from the first string that is laid out or fitted after that: a packet that is open is no stock any more, even when
- * another set is chosen in its place. Choosing the same strings again, in another tuning for instance, opens nothing anew.
+ * another set is chosen in its place. Choosing the same strings again, in another tuning for instance, opens nothing anew. Where only some strings are
+ * replaced, those alone are singles, or come out of a set whose others are kept as singles.
  */
 export function stockUse(sheet: Worksheet, setStrings: SetStrings): StockUse[] {
   const choices = choicesOf(sheet);
@@ -54,22 +56,32 @@ function choicesOf({ standing }: Worksheet): Choice[] {
   return choices;
 }
 
-const keyOf = ({ payload: { setId, strings } }: EventOf<'set-chosen'>) =>
-  [setId ?? '', ...strings.map(({ stringId, gaugeMm, construction }) => stringId ?? `${construction} ${gaugeMm}`)].join(' ');
+const keyOf = ({ payload: { setId, strings, only } }: EventOf<'set-chosen'>) =>
+  [setId ?? '', only?.join() ?? '', ...strings.map(({ stringId, gaugeMm, construction }) => stringId ?? `${construction} ${gaugeMm}`)].join(
+    ' ',
+  );
 
 function takenBy({ chosen, openedAt }: Choice, setStrings: SetStrings): StockUse[] {
-  const { setId, strings } = chosen.payload;
+  const { setId, strings, only } = chosen.payload;
   const state = openedAt === null ? ('reserved' as const) : ('used' as const);
   const at = openedAt ?? chosen.at;
   const ofSet = setId === undefined || setId === null ? null : setStrings(setId);
-  const set: StockUse[] =
-    ofSet === null || setId === undefined || setId === null ? [] : [{ kind: 'set', itemId: setId, state, string: null, why: null, at }];
-  const singles = strings.flatMap(({ stringId }, index): StockUse[] =>
-    stringId === undefined || ofSet?.[index] === stringId
-      ? []
-      : [{ kind: 'string', itemId: stringId, state, string: index + 1, why: null, at }],
+  const opened = ofSet === null || setId == null ? [] : [{ kind: 'set', itemId: setId, state, string: null, why: null, at } as const];
+  const single = (itemId: string, index: number, as: StockUse['state'] = state): StockUse => ({
+    kind: 'string',
+    itemId,
+    state: as,
+    string: index + 1,
+    why: null,
+    at,
+  });
+  const fits = (index: number) => only?.includes(index + 1) ?? true;
+  const singles = strings.flatMap(({ stringId }, index) =>
+    stringId === undefined || !fits(index) || ofSet?.[index] === stringId ? [] : [single(stringId, index)],
   );
-  return [...set, ...singles];
+  const kept =
+    only === undefined || openedAt === null ? [] : (ofSet ?? []).flatMap((id, index) => (fits(index) ? [] : [single(id, index, 'kept')]));
+  return [...opened, ...singles, ...kept];
 }
 
 function lostOf({ chosen }: Choice, { string, payload, at }: EventOf<'scrapped'>): StockUse[] {

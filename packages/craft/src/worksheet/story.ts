@@ -3,7 +3,7 @@ import { unreachable } from '../outcome/index.js';
 import { TOOLS } from '../tools/index.js';
 import type { BenchEvent, EventOf, Measured, ToolLaid } from './events.js';
 import type { Worksheet } from './fold.js';
-import { STRING_EVENTS, type StringEventKind } from './stages.js';
+import { isTick, type TickKind } from './stages.js';
 
 /** One thing that somebody did, or several alike in a row, in plain words. */
 export interface StoryLine {
@@ -14,12 +14,13 @@ export interface StoryLine {
   says: string;
 }
 
-const DID: Readonly<Record<StringEventKind, string>> = {
+const DID: Readonly<Record<TickKind, string>> = {
   'laid-out': 'laid out',
   'string-off': 'took off',
   'looked-over': 'looked over',
   anchored: 'anchored',
   wound: 'wound',
+  tensioned: 'brought under pull',
   'brought-up': 'brought up',
   settled: 'settled',
   trimmed: 'trimmed',
@@ -28,8 +29,7 @@ const DID: Readonly<Record<StringEventKind, string>> = {
 type Laid = EventOf<'tool-laid'>;
 const isLaid = (event: BenchEvent): event is Laid => event.kind === 'tool-laid' && event.payload.there;
 
-type Step = EventOf<StringEventKind>;
-const isStep = (event: BenchEvent): event is Step => (Object.values(STRING_EVENTS) as string[]).includes(event.kind);
+type Step = EventOf<TickKind>;
 
 /** The job as it was, from what stands in its log: steps of one string, or one step of several strings, are told together. */
 export function tellStory({ standing }: Pick<Worksheet, 'standing'>): StoryLine[] {
@@ -42,7 +42,7 @@ export function tellStory({ standing }: Pick<Worksheet, 'standing'>): StoryLine[
   return groups.flatMap((group) => {
     const [first, last] = [group[0], group.at(-1)];
     if (first === undefined || last === undefined) return [];
-    const steps = group.filter(isStep);
+    const steps = group.filter(isTick);
     return {
       at: first.at,
       until: last.at,
@@ -54,18 +54,20 @@ export function tellStory({ standing }: Pick<Worksheet, 'standing'>): StoryLine[
 
 function joins(group: readonly BenchEvent[], event: BenchEvent): boolean {
   if (isLaid(event)) return group.every((each) => isLaid(each) && each.personId === event.personId);
-  const steps = group.filter(isStep);
-  if (!isStep(event) || steps.length !== group.length || group[0]?.personId !== event.personId) return false;
+  const steps = group.filter(isTick);
+  if (!isTick(event) || steps.length !== group.length || group[0]?.personId !== event.personId) return false;
   return steps.every(({ kind }) => kind === event.kind) || steps.every(({ string }) => string === event.string);
 }
 
 function tellSteps(steps: readonly Step[]): string {
   const kinds = [...new Set(steps.map(({ kind }) => DID[kind]))];
-  const strings = [...new Set(steps.map(({ string }) => string))];
+  const which = strings([...new Set(steps.map(({ string }) => string))]);
   const turns = steps.flatMap((step) => (step.kind === 'wound' && step.payload.turns > 0 ? [step.payload.turns.toFixed(1)] : []));
   const wound = turns.length === 0 ? '' : ` (${turns.join(', ')} turns)`;
-  return `${list(kinds)} string${strings.length > 1 ? 's' : ''} ${list(strings.map(String))}${wound}`;
+  return `${list(kinds)} ${which}${wound}`;
 }
+
+const strings = (numbers: readonly number[]): string => `string${numbers.length > 1 ? 's' : ''} ${list(numbers.map(String))}`;
 
 const list = (words: readonly string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
@@ -92,7 +94,9 @@ const tellLaid = (laid: readonly Laid[]): string => `laid ready: ${list(laid.map
 function tell(event: BenchEvent): string {
   switch (event.kind) {
     case 'set-chosen':
-      return `chose ${event.payload.name}`;
+      return event.payload.only === undefined
+        ? `chose ${event.payload.name}`
+        : `chose ${event.payload.name} for ${strings(event.payload.only)} alone`;
     case 'turns-counted':
       return `counted ${event.payload.turns} turns on string ${event.string}`;
     case 'scrapped':
@@ -130,6 +134,7 @@ function tell(event: BenchEvent): string {
     case 'looked-over':
     case 'anchored':
     case 'wound':
+    case 'tensioned':
     case 'brought-up':
     case 'settled':
     case 'trimmed':

@@ -3,7 +3,17 @@ import { BenchPage } from '../testing/bench-page';
 import { AnchorFrames } from './anchor-frames';
 import { anchorScenes } from './anchor-scenes';
 
-const { fit, fault } = anchorScenes('pins', { count: 6, index: 2, soft: false, wound: true, twoHoles: false, last: false, cover: false });
+const { fit, fault } = anchorScenes('pins', {
+  count: 6,
+  index: 2,
+  soft: false,
+  wound: true,
+  twoHoles: false,
+  last: false,
+  cover: false,
+  tie: { twice: false, tucks: [1, 2] },
+  tailUp: true,
+});
 const open = (more: Record<string, unknown> = {}) =>
   BenchPage.open(AnchorFrames, { frames: fit, fault, count: 6, index: 2, gaugeMm: 0.6, texture: 'wound', ...more });
 const widthOf = (page: { element: HTMLElement }) =>

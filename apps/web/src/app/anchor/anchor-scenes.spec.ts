@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { tieWay } from '@gold-peg/craft/bench-run';
 import { ANCHORS, type AnchorKind } from '@gold-peg/craft/instrument';
 import { anchorScenes } from './anchor-scenes';
 import { HEIGHT, whichOf, WIDTH, type Frame, type Part, type SceneRequest } from './scene';
@@ -11,6 +12,8 @@ const six = (index: number, more: Partial<SceneRequest> = {}): SceneRequest => (
   twoHoles: false,
   last: index === 0,
   cover: true,
+  tie: tieWay(more.wound ?? index > 2, {}),
+  tailUp: true,
   ...more,
 });
 const scenesOf = (anchor: AnchorKind, request = six(2)) => anchorScenes(anchor, request);
@@ -80,6 +83,15 @@ describe('the drawings of an anchor', () => {
         .join(' '),
     ).toContain('the other way round');
     expect(drawn(wrap(true))).not.toBe(drawn(wrap(false)));
+
+    // string 1 is the farthest, at the top: toward a lower number a tail ends above its own string, the last one's below
+    const tailEnd = (more: Partial<SceneRequest>) => {
+      const frame = scenesOf('wrap-and-tuck', six(2, more)).fit.find(({ title }) => title === 'Three wraps round itself');
+      const own = frame === undefined ? undefined : strings(frame).at(-1);
+      return (own === undefined ? Number.NaN : (numbersIn(own.d).at(-1) ?? 0)) - 23;
+    };
+    expect(tailEnd({ tailUp: true })).toBeLessThan(0);
+    expect(tailEnd({ tailUp: false })).toBeGreaterThan(0);
 
     const slot = (index: number) => scenesOf('knot-in-slot', { ...six(index), count: 4 }).fit;
     expect(new Set([0, 1, 2, 3].map((index) => drawn(slot(index)))).size).toBe(4);

@@ -1,4 +1,5 @@
 import { curveCatmullRom, line } from 'd3';
+import type { TieWay } from '@gold-peg/craft/bench-run';
 
 /** What a part is made of; the sheet gives it its colour and hatching. */
 export type Ink = 'ebony' | 'top' | 'plate' | 'body' | 'bone' | 'metal' | 'dark' | 'hollow' | 'cloth' | 'skin';
@@ -46,6 +47,10 @@ export interface SceneRequest {
   last: boolean;
   /** The tailpiece bears a cover. */
   cover: boolean;
+  /** How it is tied to a block. */
+  tie: TieWay;
+  /** At a tie bar, its tail goes up the picture: toward a string of a lower number. */
+  tailUp: boolean;
 }
 
 /** Every drawing is this large, mm. */

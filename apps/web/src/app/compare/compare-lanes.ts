@@ -23,6 +23,8 @@ export class CompareLanes {
   readonly compact = input(false);
   /** Lanes as they lie on the bench: string 1 nearest. */
   readonly nearestFirst = input(false);
+  /** Whether each string is part of the job; the others stay on. */
+  readonly inJob = input<readonly boolean[]>([]);
   readonly picked = output<number>();
 
   private readonly measures = inject(Measures);

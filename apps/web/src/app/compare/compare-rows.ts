@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3';
 import type { Comparison, ComparedString } from '@gold-peg/craft/gauges';
 import { printGauge } from '@gold-peg/craft/strings';
-import { semitonesBetween, noteAtOrBelow, toMillimetres, type Hertz, type Metres, type Newtons } from '@gold-peg/craft/units';
+import { metres, noteAtOrBelow, semitonesBetween, type Hertz, type Metres, type Newtons } from '@gold-peg/craft/units';
 import type { Shown } from '../preferences/measures';
 import { splitNote, textureOf, type Texture } from '../ui/string-face';
 
@@ -16,7 +16,7 @@ const FEW_SEMITONES = 2;
 export interface Saying {
   pull: (pull: Newtons) => Shown;
   pullNumber: (pull: Newtons) => number;
-  length: (length: Metres) => Shown;
+  length: (length: Metres, digits?: number) => Shown;
 }
 
 /** One string of the comparison, ready to be drawn. */
@@ -33,8 +33,10 @@ export interface CompareRow {
   pull: Shown;
   change: string;
   big: boolean;
+  /** Null where it is out of reach; basses on floss are told by their pull alone. */
   bend: { force: string; travel: string; slope: string } | null;
-  slot: { room: string; word: string; binds: boolean } | null;
+  unbent: string;
+  slot: { room: string; word: string; binds: boolean; typical: boolean } | null;
   /** Along the scale of semitones, per cent of its length. */
   safeWidth: number;
   breakLeft: number | null;
@@ -76,8 +78,9 @@ export function compareRows(comparison: Comparison, a4: Hertz, saying: Saying): 
       pull: saying.pull(load.pull),
       change: row.percent === null ? '' : signed(row.percent, 0, ' %'),
       big: Math.abs(row.percent ?? 0) >= BIG_PERCENT,
-      bend: bendOf(row, saying),
-      slot: slotOf(row),
+      bend: isBass(row) ? null : bendOf(row, saying),
+      unbent: isBass(row) ? 'by its pull' : 'out of reach',
+      slot: slotOf(row, saying),
       safeWidth: Math.max(0, Math.min(100, left(load.semitonesToSafe))),
       breakLeft: toBreak >= 0 && toBreak <= MOST_SEMITONES ? left(toBreak) : null,
       verdict: toBreak <= 0 ? 'breaks' : load.semitonesToSafe < 0 ? 'past-safe' : load.semitonesToSafe < FEW_SEMITONES ? 'few' : 'safe',
@@ -87,18 +90,36 @@ export function compareRows(comparison: Comparison, a4: Hertz, saying: Saying): 
   });
 }
 
+/** Wound on floss: nobody bends it. */
+const isBass = ({ after: { string } }: ComparedString): boolean => string.construction === 'wound' && string.creep > 0;
+
+const HUNDREDTH_INCH_MM = 0.254;
+
 function bendOf({ after: { bend } }: ComparedString, { length }: Saying): CompareRow['bend'] {
   if (bend === null) return null;
   const { value, unit } = length(bend.travel);
-  return { force: `${bend.force.toFixed(1)} N`, travel: `${value} ${unit}`, slope: `${bend.centsPerMillimetre.toFixed(0)} ¢/mm` };
+  const slope =
+    unit === 'in' ? `${(bend.centsPerMillimetre * HUNDREDTH_INCH_MM).toFixed(1)} ¢/.01 in` : `${bend.centsPerMillimetre.toFixed(0)} ¢/mm`;
+  return { force: `${bend.force.toFixed(1)} N`, travel: `${value} ${unit}`, slope };
 }
 
 const SLOT_WORDS = { fits: 'fits', binds: 'binds', loose: 'wide' } as const;
 
-function slotOf({ fit }: ComparedString): CompareRow['slot'] {
+function slotOf({ fit, seat }: ComparedString, { length }: Saying): CompareRow['slot'] {
   if (fit === null) return null;
-  return { room: signed(toMillimetres(fit.room), 2, ' mm'), word: SLOT_WORDS[fit.kind], binds: fit.kind === 'binds' };
+  const { value, unit } = length(fit.room, unitDigits(length));
+  const typical = seat.slotMeasured !== true;
+  const word = SLOT_WORDS[fit.kind] + (typical && fit.kind !== 'fits' ? '?' : '');
+  return {
+    room: `${fit.room >= 0 ? '+' : ''}${value} ${unit}${typical ? ', typical' : ''}`,
+    word,
+    binds: fit.kind === 'binds' && !typical,
+    typical,
+  };
 }
+
+/** Hundredths of a millimetre, or thousandths of an inch. */
+const unitDigits = (length: Saying['length']): number => (length(metres(0)).unit === 'in' ? 1 : 2);
 
 /** With its sign, and none before a nought. */
 export function signed(value: number, digits: number, unit: string): string {

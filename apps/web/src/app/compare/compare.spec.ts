@@ -11,7 +11,7 @@ import { consequencesOf } from './consequences';
 const saying: Saying = {
   pull: (pull) => ({ value: pull.toFixed(0), unit: 'N' }),
   pullNumber: (pull) => pull,
-  length: (length) => ({ value: toMillimetres(length).toFixed(0), unit: 'mm' }),
+  length: (length, digits = 0) => ({ value: toMillimetres(length).toFixed(digits), unit: 'mm' }),
 };
 
 function stringing(strung: Strung, name: string) {
@@ -29,7 +29,13 @@ const words = (strung: Strung, next: string, old: string | null) =>
       ({ about, ...rest }) => [about, rest],
     ),
   );
-const electric = strungOf(instrumentOf('electric-in-line'));
+const six = instrumentOf('electric-in-line');
+/** Its slots as its kind has them, and as somebody measured them. */
+const typical = strungOf(six);
+const electric = strungOf(
+  six,
+  six.strings.map(({ slotWidth }) => slotWidth),
+);
 
 describe('lanes of a comparison', () => {
   it('draw the old pull and the new on one axis, the change beside', () => {
@@ -63,7 +69,40 @@ describe('lanes of a comparison', () => {
     expect(compareRows(compare(electric, '.010–.046', null), CONCERT_A4, saying)[0]?.slot).toMatchObject({
       word: 'fits',
       room: '+0.08 mm',
+      typical: false,
     });
+  });
+
+  it('say in grey, as a question, what typical slots that nobody measured would do', () => {
+    const [first] = compareRows(compare(typical, '.011–.049', null), CONCERT_A4, saying);
+    expect(first?.slot).toEqual({ word: 'fits', room: '+0.05 mm, typical', binds: false, typical: true });
+    const sixth = compareRows(compare(typical, '.012–.052', null), CONCERT_A4, saying)[5];
+    expect(sixth?.slot).toMatchObject({ word: 'binds?', binds: false });
+    expect(words(typical, '.012–.052', null)['nut slots']).toMatchObject({ grave: false });
+    expect(words(typical, '.012–.052', null)['nut slots']?.says).toContain('typical slots, never measured here');
+  });
+
+  it('say what no hand can bend, and tell basses on floss by their pull', () => {
+    const classical = strungOf(instrumentOf('classical'));
+    const rows = compareRows(compare(classical, '.028–.043 nylon', null), CONCERT_A4, saying);
+    expect(rows.map(({ bend, unbent }) => (bend === null ? unbent : 'bends'))).toEqual([
+      'out of reach',
+      'out of reach',
+      'out of reach',
+      'by its pull',
+      'by its pull',
+      'by its pull',
+    ]);
+    expect(compareRows(compare(electric, '.010–.046', null), CONCERT_A4, saying).every(({ bend }) => bend !== null)).toBe(true);
+  });
+
+  it('say room and slope in inches to who works in inches', () => {
+    const inches: Saying = { ...saying, length: (length, digits = 0) => ({ value: (length / 0.0254).toFixed(digits + 2), unit: 'in' }) };
+    const [first] = compareRows(compare(electric, '.010–.046', null), CONCERT_A4, inches);
+    expect(first?.slot?.room).toBe('+0.003 in'); // 0.08 mm
+    const [metric] = compareRows(compare(electric, '.010–.046', null), CONCERT_A4, saying);
+    // cents over a hundredth of an inch are 0.254 of those over a millimetre
+    expect(parseFloat(first?.bend?.slope ?? '')).toBeCloseTo(0.254 * parseFloat(metric?.bend?.slope ?? ''), 0);
   });
 
   it('draw bars on an axis that begins at nothing and leaves room past the strongest', () => {

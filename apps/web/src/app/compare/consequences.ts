@@ -18,7 +18,13 @@ const MUCH_RELIEF_MM = 0.1;
 
 /** What follows from a choice, in words, with what to do and who should do it. */
 export function consequencesOf(strung: Strung, comparison: Comparison, length: SayLength): Consequence[] {
-  return [neck(comparison, length), feel(comparison, length), slots(comparison), reserve(strung, comparison), bridge(comparison.tilt)];
+  return [
+    neck(comparison, length),
+    feel(comparison, length),
+    slots(comparison, length),
+    reserve(strung, comparison),
+    bridge(comparison.tilt),
+  ];
 }
 
 function neck({ relief, action }: Comparison, length: SayLength): Consequence {
@@ -41,7 +47,7 @@ const FELT = 1;
 function feel({ strings }: Comparison, length: SayLength): Consequence {
   const index = Math.min(FELT, strings.length - 1);
   const now = strings[index]?.after.bend ?? null;
-  if (now === null) return { about: 'feel', says: 'too soft to be bent by a semitone', grave: false };
+  if (now === null) return { about: 'feel', says: 'a semitone is out of reach: told by pull alone', grave: false };
   const before = strings[index]?.before?.bend ?? null;
   const was = before === null ? '' : `, was ${before.force.toFixed(1)} N`;
   return {
@@ -51,16 +57,20 @@ function feel({ strings }: Comparison, length: SayLength): Consequence {
   };
 }
 
-function slots({ strings }: Comparison): Consequence {
+function slots({ strings }: Comparison, length: SayLength): Consequence {
   const about = 'nut slots';
-  const fits = strings.map(({ fit }) => fit);
-  if (fits.every((fit) => fit === null)) return { about, says: 'not measured: try whether each string slides', grave: false };
-  const numbers = (kind: 'binds' | 'loose') => fits.flatMap((fit, index) => (fit?.kind === kind ? [{ number: index + 1, fit }] : []));
+  const fits = strings.map(({ fit, seat }) => ({ fit, typical: seat.slotMeasured !== true }));
+  if (fits.every(({ fit }) => fit === null)) return { about, says: 'not measured: try whether each string slides', grave: false };
+  const numbers = (kind: 'binds' | 'loose') =>
+    fits.flatMap(({ fit, typical }, index) => (fit?.kind === kind ? [{ number: index + 1, missing: fit.missing, typical }] : []));
   const tight = numbers('binds');
   const loose = numbers('loose');
   if (tight.length > 0) {
-    const which = tight.map(({ number, fit }) => `${number} by ${toMillimetres(fit.missing).toFixed(2)} mm`).join(', ');
-    return { about, says: `too narrow for string ${which}: it may bind; try whether it slides, filing is a repairer’s work`, grave: true };
+    const which = tight.map(({ number, missing }) => `${number} by ${length(missing, 2)}`).join(', ');
+    const measured = tight.some(({ typical }) => !typical);
+    return measured
+      ? { about, says: `too narrow for string ${which}: it may bind; try whether it slides, filing is a repairer’s work`, grave: true }
+      : { about, says: `typical slots, never measured here, would be narrow for string ${which}: try whether each slides`, grave: false };
   }
   if (loose.length > 0)
     return {

@@ -5,6 +5,7 @@ import type { PostPlan, WindPlan } from '@gold-peg/craft/procedure';
 import { metres } from '@gold-peg/craft/units';
 import type { Lane } from '../worksheet/desk/lane';
 import { boxOf, buttonOf, isBehind, MM, sideSign, type Frame } from './frame';
+import { holeLine } from './headstock-marks';
 import type { DrawnPost, HeadstockRequest } from './headstock-picture';
 
 /** Buttons bear the number of their string: on a small picture they are drawn larger than to scale. */
@@ -25,7 +26,7 @@ export function drawPost(lane: Lane, { instrument, inHand, done, plans }: Headst
   const outward = sideSign(post) * downward;
   const radius = (post.diameter * MM * k) / 2;
   const plan = plans[index];
-  const common = { index, number, x, y, radius, done: done[index] ?? false, inHand: index === inHand };
+  const common = { index, number, x, y, radius, aim: holeLine(lane, frame), done: done[index] ?? false, inHand: index === inHand };
   const wound =
     plan?.kind === 'post' && plan.wind.turns > 0 && post.style !== 'roller'
       ? { radius: windingCircle(plan.geometry).radius * MM * k, texture: lane.texture }

@@ -53,7 +53,9 @@ export function frameOf({ plans, width, height, turned, ...request }: HeadstockR
   const instrument = request.framedBy ?? request.instrument;
   const posts = headPosts(instrument);
   const headless = instrument.headstock.layout === 'headless';
-  const cuts = instrument.strings.map(({ post }, index) => (post.pipAlong === null ? reachOfCut(post, plans[index] ?? null) : 0));
+  // while posts are being moved no cut is shown, and the picture keeps its scale
+  const shown = request.framedBy === undefined ? instrument.strings : [];
+  const cuts = shown.map(({ post }, index) => (post.pipAlong === null ? reachOfCut(post, plans[index] ?? null) : 0));
   const tip = Math.max(...posts.map(({ along, holeDepth }) => (along + (headless ? (holeDepth ?? 0) : 0)) * MM)) + (headless ? 6 : TIP_MM);
   const reach = Math.max(tip, ...cuts);
   const tail = headless ? tailMm(instrument) : 0;

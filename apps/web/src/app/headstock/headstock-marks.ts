@@ -1,10 +1,14 @@
 import { arc } from 'd3';
+import type { Lane } from '../worksheet/desk/lane';
 import { MM, type Frame } from './frame';
 import type { HeadstockPicture, HeadstockRequest } from './headstock-picture';
 
 /** The fifth peg is shown beside the end of the drawn neck, px. */
 const FIFTH_ASIDE_PX = 16;
 const CUT_HALF_PX = 17;
+const BEND_HALF_PX = 11;
+/** How far the line of a hole stands out of its post, px. */
+const AIM_PX = 3;
 
 /** The string held just taut over its post: the cut lies in the line from slot to post, beyond it. */
 export function cutMark({ lanes, inHand, planInHand }: HeadstockRequest, { at, leftward }: Frame): HeadstockPicture['cut'] {
@@ -12,10 +16,32 @@ export function cutMark({ lanes, inHand, planInHand }: HeadstockRequest, { at, l
   if (lane === undefined || planInHand === null || lane.place.post.pipAlong !== null) return null;
   const { post, slotSideways } = lane.place;
   const direction = Math.atan2(post.sideways - slotSideways, post.along);
-  const cut = planInHand.cut * MM;
-  const [x, y] = at(post.along * MM + cut * Math.cos(direction), post.sideways * MM + cut * Math.sin(direction));
-  const [fromX, fromY] = at(post.along * MM, post.sideways * MM);
-  return { x1: x, y1: y - CUT_HALF_PX, x2: x, y2: y + CUT_HALF_PX, fromX, fromY, labelX: x - 7 * leftward, labelY: y + 5 };
+  const beyond = (mm: number) => at(post.along * MM + mm * Math.cos(direction), post.sideways * MM + mm * Math.sin(direction));
+  const [x, y] = beyond(planInHand.cut * MM);
+  const [fromX, fromY] = beyond(0);
+  const bend = planInHand.kind === 'post' && planInHand.bend !== null ? beyond(planInHand.bend * MM) : null;
+  return {
+    bend: bend === null ? null : { x: bend[0], y1: bend[1] - BEND_HALF_PX, y2: bend[1] + BEND_HALF_PX },
+    x1: x,
+    y1: y - CUT_HALF_PX,
+    x2: x,
+    y2: y + CUT_HALF_PX,
+    fromX,
+    fromY,
+    labelX: x - 7 * leftward,
+    labelY: y + 5,
+  };
+}
+
+/** How the empty hole of a post that stands on the face lies: in line with its string. '' where no hole is aimed. */
+export function holeLine({ place: { post, slotSideways } }: Lane, { at, pxPerMm }: Frame): string {
+  if (post.style === 'roller' || post.style === 'clamp' || post.style === 'slotted' || post.pipAlong !== null) return '';
+  const [x, y] = at(post.along * MM, post.sideways * MM);
+  const [slotX, slotY] = at(0, slotSideways * MM);
+  const length = Math.hypot(slotX - x, slotY - y);
+  const reach = (post.diameter * MM * pxPerMm) / 2 + AIM_PX;
+  const [alongX, alongY] = [((slotX - x) / length) * reach, ((slotY - y) / length) * reach];
+  return `M${x - alongX},${y - alongY} L${x + alongX},${y + alongY}`;
 }
 
 /** Which way the post turns; rollers and clamps do not turn in this view. */

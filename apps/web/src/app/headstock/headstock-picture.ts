@@ -34,6 +34,8 @@ export interface DrawnPost {
   x: number;
   y: number;
   radius: number;
+  /** The empty hole, in line with its string; '' where none is aimed. */
+  aim: string;
   /** Radius of the circle that the string makes on it; null while none is wound. */
   wound: { radius: number; texture: Lane['texture'] } | null;
   /** Roller or clamp from above; null for posts that stand on the face. */
@@ -79,7 +81,17 @@ export interface HeadstockPicture {
   strings: DrawnString[];
   fan: string;
   trees: DrawnTree[];
-  cut: { x1: number; y1: number; x2: number; y2: number; fromX: number; fromY: number; labelX: number; labelY: number } | null;
+  cut: {
+    bend: { x: number; y1: number; y2: number } | null;
+    x1: number;
+    y1: number;
+    x2: number;
+    y2: number;
+    fromX: number;
+    fromY: number;
+    labelX: number;
+    labelY: number;
+  } | null;
   turn: { arc: string; head: string; x: number; y: number } | null;
   fifthPeg: { x: number; y: number; number: number; textX: number } | null;
   screws: DrawnScrew[];

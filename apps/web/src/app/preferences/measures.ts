@@ -56,6 +56,12 @@ function fixed(value: number, digits: number): string {
 export const say = ({ value, unit }: Shown) => `${value} ${unit}`;
 export const degrees = (angle: Radians) => `${fixed((angle * 180) / Math.PI, 1)}°`;
 
+/** '1 turn', '2½ turns', '¾ turn'. */
+export const sayTurns = (turns: number): string => `${turnsToQuarter(turns)} ${turns < 1.125 && turns >= 0.125 ? 'turn' : 'turns'}`;
+
+/** Turns that lie on a post; of a lock, where it is less than one, to the tenth. */
+export const turnsOn = (turns: number): string => (turns < 0.95 ? Math.max(0, turns).toFixed(1) : turnsToQuarter(turns));
+
 const FRACTIONS: Readonly<Record<number, string>> = { 0: '', 1: '¼', 2: '½', 3: '¾' };
 
 /** Turns as technicians say them: to the quarter. */

@@ -1,4 +1,5 @@
 import type { SaidSlack, SlackSchool } from '@gold-peg/craft/methods';
+import { metres, type Metres } from '@gold-peg/craft/units';
 import { turnsToQuarter, type Measures } from './measures';
 
 /** What a school is called at the head of its column, and what its measure is. */
@@ -7,13 +8,23 @@ export const SCHOOLS: Readonly<Record<SlackSchool, { short: string; does: string
     short: 'pulled back to',
     does: 'hold the string at the nut and pull it back until its end of the slack lies over that fret',
   },
-  posts: { short: 'in posts', does: 'cut so many post spacings beyond its own post' },
+  posts: {
+    short: 'in posts',
+    does: 'cut so many post spacings beyond its own post; past the last post, so far from the end of the headstock',
+  },
   fist: { short: 'in fists', does: 'lift the string in the middle until so many of your fists go under it' },
   finger: { short: 'in fingers', does: 'leave so many breadths of your first finger' },
   spacer: { short: 'in spacers', does: 'leave as much as thumb to first finger held against the post, so many times' },
   'past-post': { short: 'past the post', does: 'cut so far past the axis of the post, held just taut' },
+  'headstock-end': { short: 'past the end', does: 'cut so far past the end of the headstock, held just taut' },
   'turns-first': { short: 'wrapped first', does: 'wrap the slack string so many times round the post by hand, then put the end through' },
 };
+
+/** Less than this was pulled tight, m. */
+const TIGHT = 0.001;
+
+/** Slack that was left: never less than none. */
+export const saySlackLeft = (slack: Metres, length: (slack: Metres) => string): string => (slack < TIGHT ? 'pulled tight' : length(slack));
 
 const WIDTHS = { fists: 'fist', fingers: 'finger', spacers: 'spacer' } as const;
 
@@ -30,10 +41,14 @@ export function slackWords(said: SaidSlack, measures: Measures): string {
       return `${turnsToQuarter(said.count)} ${said.count > 1 ? said.kind : WIDTHS[said.kind]}`;
     case 'past-post':
       return `${measures.length(said.length).value} past it`;
+    case 'past-end': {
+      const { value, unit } = measures.length(metres(Math.abs(said.length)));
+      return said.length < 0 ? `end − ${value} ${unit}` : `end + ${value} ${unit}`;
+    }
     case 'wraps':
       return `${turnsToQuarter(said.turns)} by hand`;
     case 'no-slack':
-      return 'none: it stretches';
+      return 'pull tight';
     case 'straight':
       return 'none: straight';
   }

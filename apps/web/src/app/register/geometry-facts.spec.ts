@@ -26,7 +26,7 @@ describe('geometry in words', () => {
   });
 
   it('says what is different elsewhere: staggered holes, deep posts, rollers, a flat head', () => {
-    expect(factsOf('electric-in-line')).toMatchObject({ headstock: 'flat', holes: '8.5 mm to 11.0 mm above the face' });
+    expect(factsOf('electric-in-line')).toMatchObject({ headstock: 'flat', holes: '8.0 mm to 11.0 mm above the face' });
     expect(factsOf('bass-in-line')['holes']).toBe('11.0 mm above the face, 13 mm deep');
     expect(factsOf('classical')['holes']).toBe('rollers 9 mm under the face');
   });

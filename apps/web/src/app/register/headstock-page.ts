@@ -194,7 +194,10 @@ export class HeadstockPage {
     const [passport, geometry] = [this.saved(), this.geometry()];
     if (passport === null || geometry === null) return;
     try {
-      await this.api.call('changeGeometry', { params: { id: passport.id }, body: { version: passport.version, geometry } });
+      await this.api.call('changeGeometry', {
+        params: { id: passport.id },
+        body: { version: passport.version, geometry: { ...geometry, measured: true } },
+      });
       await this.router.navigate(passport.openJobId === null ? ['/register', passport.id] : ['/worksheet', passport.openJobId, 'wind']);
     } catch (error) {
       this.refused.set(sayProblem(error));

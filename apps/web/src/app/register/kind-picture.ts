@@ -1,4 +1,5 @@
 import { instrumentOf } from '@gold-peg/craft/archetypes';
+import { firstLaidOut } from '@gold-peg/craft/gauges';
 import { type Instrument } from '@gold-peg/craft/instrument';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
 import { setsFor, stringProperties } from '@gold-peg/craft/strings';
@@ -12,12 +13,13 @@ export interface KindPicture {
   laneCentres: readonly number[];
 }
 
-/** What the headstock picture of an archetype needs, strung with the first usual set of its kind. */
+/** What the headstock picture of an archetype needs, strung with the set that fits its nut. */
 export const kindPicture = (archetypeId: string, height: number): KindPicture => pictureOf(instrumentOf(archetypeId), height);
 
 /** The same of any instrument. */
 export function pictureOf(instrument: Instrument, height: number): KindPicture {
-  const set = setsFor(instrument.family, instrument.strings.length)[0];
+  const slots = instrument.strings.map(({ slotWidth }) => slotWidth);
+  const set = firstLaidOut(setsFor(instrument.family, instrument.strings.length), slots, () => 0);
   const strings = instrument.strings.map((_, index) => {
     const spec = set?.strings[index];
     const outcome = spec === undefined ? null : stringProperties(spec);

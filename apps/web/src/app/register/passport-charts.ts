@@ -10,13 +10,14 @@ import { specOf } from '@gold-peg/craft/worksheet';
 /** Total pull of a set on this instrument; null where a string of it cannot be computed. */
 export function pullOf(geometry: Geometry, setup: PastSetup): Newtons | null {
   const instrument = toInstrument(geometry);
-  const pulls = setup.strings.flatMap((logged, index) => {
+  const pulls = setup.strings.flatMap((logged) => {
+    const index = logged.string - 1;
     const place = instrument.strings[index];
     const properties = stringProperties(specOf(instrument.family, logged));
     if (place === undefined || !properties.ok) return [];
     return tensionFor(pitchIn(setup, instrument, index), place.scaleLength, properties.value);
   });
-  return pulls.length === setup.strings.length ? totalPull(pulls) : null;
+  return pulls.length === instrument.strings.length ? totalPull(pulls) : null;
 }
 
 /** In the tuning that the setup was made for, and in the instrument's own where none was noted. */

@@ -2,10 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, resource, 
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import type { PastSetup } from '@gold-peg/contract/register';
+import { expectedEffort } from '@gold-peg/craft/day';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { nameTuning } from '@gold-peg/craft/tuning';
-import { Measures, say, turnsToQuarter } from '../preferences/measures';
+import { Measures, say, turnsOn } from '../preferences/measures';
+import { saySlackLeft } from '../preferences/slack-words';
 import { Api } from '../server/api';
+import { sayPromise } from '../today/promise-words';
 import { sayProblem } from '../server/server-problem';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
@@ -52,15 +55,17 @@ export class PassportPage {
     if (!this.passport.hasValue()) return [];
     const { geometry, current } = this.passport.value();
     return geometry.strings.map((place, index) => {
-      const string = current?.strings[index];
+      const string = current?.strings.find(({ string: number }) => number === index + 1);
       return {
         number: index + 1,
         note: place.note,
         scale: say(this.measures.length(fromMillimetres(place.scaleMm))),
         gauge: string === undefined ? '–' : this.measures.gauge(string.gaugeMm),
         construction: string?.construction ?? '',
-        turns: string?.turns == null ? '–' : turnsToQuarter(string.turns),
-        slack: string?.slackMm == null ? '–' : say(this.measures.length(fromMillimetres(string.slackMm))),
+        turns: string?.turns == null ? '–' : turnsOn(string.turns),
+        slack: string?.slackMm == null ? '–' : saySlackLeft(fromMillimetres(string.slackMm), (length) => say(this.measures.length(length))),
+        since: current === null || string === undefined ? '–' : DATE.format(new Date(string.fittedAt ?? current.fittedAt)),
+        setName: string?.setName ?? current?.only?.name ?? current?.setName ?? '',
         rounds: string?.dropsCents?.length ?? '–',
       };
     });
@@ -83,6 +88,15 @@ export class PassportPage {
     return pullChart(steps, Date.now());
   });
 
+  /** Where settling cannot keep what is being promised, by the strings that are on it now or are usual on it. */
+  protected readonly promise = computed(() => {
+    if (!this.passport.hasValue() || this.promised() === '') return null;
+    const { family, current, stringCount } = this.passport.value();
+    const usual = family === 'classical' || family === 'ukulele' ? ('nylon' as const) : ('plain' as const);
+    const constructions = current?.strings.map(({ construction }) => construction) ?? Array.from({ length: stringCount }, () => usual);
+    return sayPromise(this.promised(), Date.now(), expectedEffort(family, constructions));
+  });
+
   protected changed(): void {
     this.editing.set(false);
     this.passport.reload();
@@ -103,14 +117,16 @@ export class PassportPage {
     const pull = this.passport.hasValue() ? pullOf(this.passport.value().geometry, setup) : null;
     return {
       id: setup.jobId,
-      when: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(setup.fittedAt)),
-      setName: setup.setName,
+      when: DATE.format(new Date(setup.fittedAt)),
+      setName: setup.only === undefined ? setup.setName : `string ${setup.only.strings.join(', ')}: ${setup.only.name}`,
       by: setup.fittedBy,
       remark: [tuningOf(setup), setup.remark, ...setup.notes, foundOf(setup), lostOf(setup)].filter((text) => text !== '').join(' · '),
       pull: pull === null ? '–' : say(this.measures.pull(pull)),
     };
   }
 }
+
+const DATE = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 
 /** The tuning a setup was made for, where one was chosen with it. */
 function tuningOf({ tuning }: PastSetup): string {

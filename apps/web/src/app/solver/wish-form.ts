@@ -18,6 +18,8 @@ export interface WishForm {
   from: 'table' | 'shelf';
   /** Null for any strings. */
   mostSingles: number | null;
+  /** Strings of several lines and windings may be mixed. */
+  mixed: boolean;
   weights: readonly number[];
   kinds: readonly ('either' | 'smooth' | 'wound')[];
 }
@@ -45,6 +47,7 @@ export function firstWish({ strung, old }: Bench): WishForm {
     feelSet: null,
     from: 'table',
     mostSingles: null,
+    mixed: false,
     weights: strung.seats.map(() => 1),
     kinds: strung.seats.map((_, index) => {
       const string = old?.strings[index];
@@ -67,6 +70,7 @@ export function questionOf(form: WishForm, bench: Bench): GaugeQuestion | null {
     wound: form.kinds.map((kind) => (kind === 'either' ? null : kind === 'wound')),
     stock: form.from === 'shelf' ? bench.shelf : null,
     mostSingles: form.mostSingles,
+    mixed: form.mixed,
     answers: ANSWERS_SHOWN,
   };
 }

@@ -12,10 +12,8 @@ import { BenchPage } from './bench-page';
 import { BenchDatabase } from '../bench-log/bench-database';
 import { BenchLog } from '../bench-log/bench-log';
 import { Session } from '../session/session';
-import { BenchActions } from '../worksheet/desk/bench-actions';
-import { StageClock } from '../worksheet/desk/stage-clock';
+import { DESK } from '../worksheet/desk/providers';
 import { WorksheetDesk } from '../worksheet/desk/worksheet-desk';
-import { WorksheetFiles } from '../worksheet/desk/worksheet-files';
 
 export const jobId = '01900000-0000-7000-8000-00000000000a';
 const instrumentId = '01900000-0000-7000-8000-00000000000b';
@@ -112,7 +110,7 @@ export class WorksheetBench {
   static async open(kept: Kept, stage?: Stage): Promise<WorksheetBench> {
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('Failed to fetch')));
     localStorage.removeItem('gold-peg.clock-offset'); // another spec may have had a clock that was wrong
-    TestBed.configureTestingModule({ providers: [WorksheetFiles, WorksheetDesk, StageClock, BenchActions] });
+    TestBed.configureTestingModule({ providers: DESK });
     const database = TestBed.inject(BenchDatabase);
     await Promise.all([database.events.clear(), database.files.clear(), database.keptTables.clear()]);
     await database.files.put({ jobId, file: worksheetFile(kept) });
@@ -147,7 +145,7 @@ export class WorksheetBench {
 
   /** Chooses the candidate, as Take does. */
   async choose(setId: string): Promise<void> {
-    this.desk.candidateId.set(setId);
+    this.desk.laidOut.candidateId.set(setId);
     await this.desk.choose();
     TestBed.tick();
   }

@@ -10,9 +10,9 @@ import { ClockFact } from './clock/clock-fact';
 import { LastWorksheet } from './desk/last-worksheet';
 import { BenchActions } from './desk/bench-actions';
 import { keyAction } from './desk/keys';
+import { DESK } from './desk/providers';
 import { sayClock, StageClock } from './desk/stage-clock';
 import { WorksheetDesk } from './desk/worksheet-desk';
-import { WorksheetFiles } from './desk/worksheet-files';
 import { HandOver } from './hand-over/hand-over';
 import { KeyCard } from './desk/key-card';
 import { LookOver } from './look-over/look-over';
@@ -43,10 +43,10 @@ import { Wind } from './wind/wind';
     SettleStage,
     HandOver,
   ],
-  providers: [WorksheetFiles, WorksheetDesk, StageClock, BenchActions],
+  providers: DESK,
   templateUrl: './worksheet.html',
   styleUrl: './worksheet.scss',
-  host: { '(document:keydown)': 'press($event)' },
+  host: { '(document:keydown)': 'press($event)', '(click)': 'letGo($event)' },
 })
 export class WorksheetPlace {
   readonly jobId = input.required<string>();
@@ -103,6 +103,12 @@ export class WorksheetPlace {
     await this.desk.open(jobId);
   }
 
+  /** A button or stage that was clicked keeps no key: Space, digits and letters are those of the worksheet again. */
+  protected letGo(event: MouseEvent): void {
+    const clicked = (event.target as Element | null)?.closest<HTMLElement>('button, a');
+    if (event.detail > 0 && clicked?.getAttribute('aria-haspopup') == null) clicked?.blur();
+  }
+
   protected async press(event: KeyboardEvent): Promise<void> {
     if (!this.isLaidOut() || this.dialog.openDialogs.length > 0) return;
     const action = keyAction(event, this.desk.lanes().length);
@@ -125,6 +131,8 @@ export class WorksheetPlace {
         return this.actions.why();
       case 'scrap':
         return this.actions.scrap();
+      case 'pick':
+        return this.actions.pick();
       case 'bench-mode':
         return this.actions.large.update((large) => !large && this.actions.isStep());
       case 'say':

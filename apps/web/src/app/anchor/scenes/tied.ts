@@ -1,4 +1,4 @@
-import { tieTurns } from '@gold-peg/craft/bench-run';
+import { sayTucks } from '@gold-peg/craft/bench-run';
 import {
   area,
   arrow,
@@ -15,8 +15,6 @@ import {
   type Point,
   type SceneRequest,
 } from '../scene';
-
-const TIMES = ['', 'once', 'twice', 'three times'];
 
 /** A tie block from above: the saddle to the left, the block with its holes, the tail of the bridge to the right. */
 const fromAbove: Part[] = [box('ebony', 16, 3, 50, 37), box('bone', 22, 5, 2.6, 33), box('plate', 40, 5, 15, 33)];
@@ -55,9 +53,9 @@ function tucks(times: number, crossing: number): Part[] {
 }
 
 export function tieBlock(request: SceneRequest): AnchorScenes {
-  const { twoHoles, wound } = request;
-  const [least, most] = tieTurns(wound);
-  const often = `${TIMES[least]} or ${TIMES[most]}`;
+  const { twoHoles, wound, tie: way } = request;
+  const most = way.tucks[1];
+  const often = sayTucks(way.tucks);
   const through: Part[] = [...cut, taut([0, 10], [23.4, 13], [40, 21.9], [55, 21.9], [62, 18], [66, 8])];
   const tie = twoHoles
     ? {
@@ -95,7 +93,9 @@ export function tieBlock(request: SceneRequest): AnchorScenes {
     fit: [
       {
         title: 'Through from the saddle side',
-        says: 'Soft end first; about 75 mm of tail behind the block.',
+        says: way.twice
+          ? 'Soft end first; round the block and through the same hole again. About 75 mm of tail.'
+          : 'Soft end first; about 75 mm of tail behind the block.',
         parts: [...through, label(50, 12, 'block', 'middle'), label(21, 19, 'saddle', 'end'), label(71, 15, '75 mm', 'end')],
       },
       {
@@ -251,8 +251,10 @@ const other = (part: Part): Part => (part.kind === 'string' ? { ...part, of: 'ot
 
 export function wrapAndTuck(request: SceneRequest): AnchorScenes {
   const [up, here, down] = ROWS;
-  const way = request.last ? -1 : 1;
-  const others = [...wrapped(up, 1), ...wrapped(down, 1)].map(other);
+  // tails go toward the next string, up the picture where that has the lower number; that of the last one back to its neighbour
+  const way = request.tailUp ? -1 : 1;
+  const usual = request.last ? (-way as 1 | -1) : way;
+  const others = [...wrapped(up, usual), ...wrapped(down, usual)].map(other);
   const standing = [neighbour([0, up], [46, up]), neighbour([0, down], [46, down])];
   const free: Part[] = [...bar, ...standing, taut([0, here], [53, here]), bent([53, here], [60, here - 2], [68, here - 6])];
   return {

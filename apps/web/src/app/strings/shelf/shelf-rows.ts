@@ -28,7 +28,14 @@ export const linesToOrder = (items: readonly StockItem[]): OrderLine[] =>
     return soon < reorderAt && reorderTo > soon ? [{ kind, id, amount: reorderTo - soon }] : [];
   });
 
-const WHAT = { counted: 'counted', delivered: 'delivered', reserved: 'reserved', used: 'opened', scrapped: 'lost' } as const;
+const WHAT = {
+  counted: 'counted',
+  delivered: 'delivered',
+  reserved: 'reserved',
+  used: 'opened',
+  scrapped: 'lost',
+  kept: 'kept from an opened set',
+} as const;
 
 export function sayMove({ what, amount, why }: StockMove): string {
   const number = what === 'counted' || what === 'delivered' ? ` ${amount} of` : '';

@@ -26,7 +26,7 @@ import { bigNumbers } from './prompt';
           >{{ string.letter }}<sub>{{ string.octave }}</sub></span
         >
         <span class="gauge">{{ gauge() }}</span>
-        @if (isDone()) {
+        @if (desk.inHandIsDone()) {
           <span class="done">✓ {{ step()?.done }}</span>
         }
       </div>
@@ -53,7 +53,12 @@ import { bigNumbers } from './prompt';
       <p>{{ step()?.does }}</p>
     }
     <div class="acts">
-      <button type="button" class="act" [disabled]="isDone() || desk.closed()" (click)="actions.markDone()">
+      <button
+        type="button"
+        class="act"
+        [disabled]="desk.inHandIsDone() || desk.heldUp() !== null || desk.closed()"
+        (click)="actions.markDone()"
+      >
         <span>String {{ lane()?.number }} {{ step()?.done }}</span> <kbd>Space</kbd>
       </button>
       <button type="button" class="quiet" (click)="actions.speak()">say it aloud <b>S</b></button>
@@ -84,10 +89,6 @@ export class BenchMode {
     const stage = this.desk.stage();
     const scenes = stage === 'strip' || stage === 'anchor' ? scenesInHand(this.desk) : null;
     return scenes === null ? null : stage === 'strip' ? scenes.off : scenes.fit;
-  });
-  protected readonly isDone = computed(() => {
-    const stage = this.step()?.stage;
-    return stage === undefined || this.desk.sheet().done[stage][this.desk.lane()] !== null;
   });
   protected readonly cautions = computed(() => (this.step()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));
 }

@@ -1,6 +1,6 @@
 import type { RunStep } from '@gold-peg/craft/bench-run';
 import type { WindPlan } from '@gold-peg/craft/procedure';
-import { say, turnsToQuarter, type Measures } from '../../preferences/measures';
+import { say, type Measures } from '../../preferences/measures';
 import type { Lane } from '../desk/lane';
 import { laneNumbers } from '../wind/lane-rows';
 
@@ -11,13 +11,14 @@ export interface BigNumber {
 }
 
 export function bigNumbers(lane: Lane, plan: WindPlan, measures: Measures, leaves: number): BigNumber[] {
-  const { measure } = laneNumbers(lane, plan, null, measures, leaves);
+  const { measure, turns } = laneNumbers(lane, { plan, wound: null, measures, leaves });
   const cut = { label: plan.kind === 'post' ? 'cut past the post' : 'cut past the clamp', value: say(measures.length(plan.cut)) };
   if (plan.kind === 'clamp')
     return [{ label: 'slack', value: measure }, cut, { label: 'screw', value: `${plan.screw.turns.toFixed(0)} turns` }];
   return [
-    { label: 'turns', value: turnsToQuarter(Math.max(0, plan.wind.turns)) },
+    { label: 'turns', value: turns },
     { label: 'slack', value: measure },
+    ...(plan.bend === null ? [] : [{ label: 'bend past the post', value: say(measures.length(plan.bend)) }]),
     cut,
     { label: 'turn it', value: plan.direction },
   ];

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatSelectModule } from '@angular/material/select';
+import { expectedEffort } from '@gold-peg/craft/day';
 import { compareOn, confusables } from '@gold-peg/craft/gauges';
 import { listGauges, printGauge } from '@gold-peg/craft/strings';
 import { nameStrung, strungOf, tunedAs, tuningsFor } from '@gold-peg/craft/tuning';
@@ -15,7 +16,9 @@ import { BenchDialogs } from '../../solver/bench-dialogs';
 import { StringTable } from '../../string-table/string-table';
 import type { TuningData } from '../../tuning/tuning-editor';
 import { Caution } from '../../ui/caution';
+import { sayPromise } from '../../today/promise-words';
 import { BenchActions } from '../desk/bench-actions';
+import { StageClock } from '../desk/stage-clock';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 
 /** What is on it, what goes on, and what follows. */
@@ -33,10 +36,11 @@ export class Choose {
   private readonly table = inject(StringTable);
   private readonly shelf = inject(Shelf);
   private readonly dialogs = inject(BenchDialogs);
+  private readonly clock = inject(StageClock);
 
   private readonly strung = computed(() => {
     const instrument = this.desk.instrument();
-    return instrument === null ? null : strungOf(instrument);
+    return instrument === null ? null : strungOf(instrument, this.desk.laidOut.slots());
   });
   /** The strings that are on it, in the tuning they bear; null where one of them is not known. */
   private readonly old = computed(() => {
@@ -56,12 +60,9 @@ export class Choose {
 
   protected readonly a4 = computed(() => this.strung()?.a4 ?? CONCERT_A4);
   protected readonly oldName = computed(() => this.desk.file()?.passport.current?.setName ?? null);
-  protected readonly isTaken = computed(() => {
-    const set = this.desk.candidate();
-    return set !== null && this.desk.triedTuning() === null && this.desk.isChosen(set);
-  });
+  protected readonly isTaken = this.desk.laidOut.isTaken;
   protected readonly options = computed(() =>
-    this.desk
+    this.desk.laidOut
       .sets()
       .map((set) => ({ set, gauges: listGauges(set.strings), line: this.table.lineNames().get(set.lineId ?? '') ?? 'made for this job' })),
   );
@@ -102,9 +103,35 @@ export class Choose {
   );
   protected readonly standing = computed(() => {
     const set = this.desk.candidate();
-    const own = this.desk.ownSet();
+    const { ownSet, only, source } = this.desk.laidOut;
+    const own = ownSet();
     if (set === null) return null;
+    const lanes = only();
+    if (lanes !== null && source() === 'singles') {
+      const singles = set.strings.filter((_, index) => lanes.includes(index));
+      return this.shelf.proposal(null, singles);
+    }
     return set === own?.set ? this.shelf.proposal(own.from, set.strings) : this.shelf.proposal(set, set.strings);
+  });
+  /** The strings of the job, as chips that can be taken in and out. */
+  protected readonly chips = computed(() =>
+    this.desk.lanes().map(({ index, number }) => ({ index, number, on: this.desk.inJob()[index] !== false })),
+  );
+  protected readonly what = computed(() => {
+    const [set, only] = [this.desk.candidate(), this.desk.laidOut.only()];
+    if (set === null) return '';
+    return only === null ? set.name : `string ${only.map((lane) => lane + 1).join(', ')} of ${set.name}`;
+  });
+  /** Where settling cannot keep the promise of this job. */
+  protected readonly promise = computed(() => {
+    const job = this.desk.file()?.job;
+    const family = this.desk.instrument()?.family;
+    if (job === undefined || family === undefined || this.desk.closed()) return null;
+    const inJob = this.desk.inJob();
+    const constructions = this.desk
+      .strings()
+      .flatMap((string, index) => (string === null || inJob[index] === false ? [] : [string.construction]));
+    return sayPromise(job.promisedAt, this.clock.now(), expectedEffort(family, constructions));
   });
   protected readonly tuning = computed(() => {
     const strung = this.strung();
@@ -113,6 +140,11 @@ export class Choose {
 
   constructor() {
     void this.shelf.load();
+  }
+
+  /** A set that was picked gives the keys back to the lanes. */
+  protected letGo(open: boolean): void {
+    if (!open) (document.activeElement as HTMLElement | null)?.blur();
   }
 
   protected tune(): void {
@@ -128,7 +160,7 @@ export class Choose {
       scales: false,
     };
     this.dialogs.tune(data).subscribe((neck) => {
-      if (neck !== undefined) this.desk.triedTuning.set(neck.tuned);
+      if (neck !== undefined) this.desk.laidOut.triedTuning.set(neck.tuned);
     });
   }
 
@@ -142,9 +174,9 @@ export class Choose {
   }
 
   private takeAnswer({ name, answer: { set, singles, strings } }: AnswerRow): void {
-    if (set !== null && singles === 0) return this.desk.candidateId.set(set.id);
+    if (set !== null && singles === 0) return this.desk.laidOut.candidateId.set(set.id);
     const family = this.strung()?.family ?? 'electric';
-    this.desk.ownSet.set({ set: { id: 'own', lineId: null, name, family, strings }, from: set });
-    this.desk.candidateId.set('own');
+    this.desk.laidOut.ownSet.set({ set: { id: 'own', lineId: null, name, family, strings }, from: set });
+    this.desk.laidOut.candidateId.set('own');
   }
 }

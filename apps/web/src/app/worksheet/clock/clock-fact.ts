@@ -44,6 +44,8 @@ export class ClockFact {
   protected readonly label = computed(() => {
     const expected = this.clock.expected();
     const name = STAGE_NAMES[this.desk.stage()];
-    return expected === null ? name : `${name}, ${Math.round(expected.low)} to ${Math.round(expected.high)} min`;
+    if (expected === null) return name;
+    const [low, high] = [Math.max(1, Math.round(expected.low)), Math.max(1, Math.round(expected.high))];
+    return `${name}, ${low === high ? `about ${low}` : `${low} to ${high}`} min`;
   });
 }

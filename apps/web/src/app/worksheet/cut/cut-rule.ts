@@ -28,9 +28,12 @@ export class CutRule {
   /** The plan of the house: its zones stay where they are while the mark moves. */
   readonly plan = input.required<WindPlan>();
   readonly cut = input.required<Metres>();
+  /** Of a slotted post: where the end is bent, short of the cut. */
+  readonly bend = input<Metres | null>(null);
   readonly nextPost = input<Metres | null>(null);
   readonly fixed = input(false);
   readonly moved = output<Metres>();
+  readonly putBack = output();
 
   private readonly measures = inject(Measures);
   protected readonly viewBox = `0 0 ${WIDTH} 124`;
@@ -47,6 +50,12 @@ export class CutRule {
     }),
   );
   protected readonly mark = computed(() => this.place(this.cut()));
+  protected readonly bendMark = computed(() => {
+    const bend = this.bend();
+    return bend === null
+      ? null
+      : { x: this.place(bend), says: `bend ${Number(this.marking().fromLength(bend).toFixed(this.marking().digits))}` };
+  });
   /** Words under a mark near an end of the rule stand a little aside, so that they stay in the picture. */
   protected readonly wordsShift = computed(() => Math.max(0, HALF_WORDS - this.mark()) - Math.max(0, this.mark() + HALF_WORDS - WIDTH));
   protected readonly value = computed(() => Number(this.marking().fromLength(this.cut()).toFixed(this.marking().digits)));
@@ -79,6 +88,10 @@ export class CutRule {
       PageDown: -pageStep,
       PageUp: pageStep,
     };
+    if (event.key === 'Home' && !this.fixed()) {
+      event.preventDefault();
+      return this.putBack.emit();
+    }
     const step = steps[event.key];
     if (step === undefined || this.fixed()) return;
     event.preventDefault();

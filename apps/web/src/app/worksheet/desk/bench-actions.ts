@@ -9,7 +9,9 @@ import { Speech } from '../../ui/speech';
 import { bigNumbers, spokenPrompt } from '../bench-mode/prompt';
 import { chooseReasons } from '../why/choose-reasons';
 import { measureReason } from '../why/measure-reason';
+import { sayHeldUp } from '../now/held-words';
 import { WhyDialog, type WhyData } from '../why/why-dialog';
+import { longIn } from '../why/why-line';
 import { windReasons } from '../why/wind-reasons';
 import { ScrapDialog, type ScrapData } from './scrap-dialog';
 import { WorksheetDesk } from './worksheet-desk';
@@ -44,14 +46,40 @@ export class BenchActions {
     if (stage !== undefined) await this.go(stage);
   }
 
+  /** What the large button of the stage does, and Space with it. */
   async markDone(): Promise<void> {
-    if (this.desk.stage() === 'choose') {
+    if (this.desk.stage() === 'choose') return this.take();
+    const number = this.desk.lane() + 1;
+    const held = this.desk.heldUp();
+    if (held !== null) return this.seeTo(sayHeldUp(held, number));
+    if (!this.desk.inHandIsDone()) return this.wentOn(await this.desk.markDone(), `String ${number} done`);
+    const next = this.desk.nextOpen();
+    if (next !== null) return this.desk.lane.set(next);
+    if (this.isStep()) await this.step(1);
+  }
+
+  private async take(): Promise<void> {
+    if (!this.desk.laidOut.isTaken()) {
       if (!(await this.desk.choose())) return;
       this.said.set(`${this.desk.sheet().chosen?.payload.name ?? ''} taken`);
-      return this.step(1);
     }
-    const number = this.desk.lane() + 1;
-    await this.wentOn(await this.desk.markDone(), `String ${number} done`);
+    await this.step(1);
+  }
+
+  /** Goes where what is missing can be done. */
+  private async seeTo({ says, leadsTo }: ReturnType<typeof sayHeldUp>): Promise<void> {
+    this.said.set(says);
+    if (leadsTo !== null) return this.go(leadsTo);
+    const next = this.desk.nextOpen();
+    if (next !== null) this.desk.lane.set(next);
+  }
+
+  /** At Choose, takes the string in hand into the job or out of it. */
+  pick(): void {
+    if (this.desk.stage() !== 'choose') return;
+    this.desk.laidOut.togglePick(this.desk.lane());
+    const only = this.desk.laidOut.only();
+    this.said.set(only === null ? 'All strings are replaced' : `Only string ${only.map((lane) => lane + 1).join(', ')}`);
   }
 
   /** The step of all strings that are worked together. */
@@ -84,7 +112,7 @@ export class BenchActions {
       .subscribe((why) => {
         if (why === undefined) return;
         this.said.set(`String ${lane.number} lost; take another`);
-        void this.desk.scrap(why);
+        void this.desk.scrap(why).then((stage) => this.go(stage));
       });
   }
 
@@ -94,13 +122,14 @@ export class BenchActions {
     const instrument = this.desk.instrument();
     if (lane === undefined || lane.string === null || instrument === null) return;
     const plan = this.desk.planInHand();
+    const long = longIn(this.measures);
     const lines =
       this.desk.stage() === 'choose'
-        ? chooseReasons(lane, lane.string, instrument)
+        ? chooseReasons(lane, lane.string, instrument, { slots: this.desk.laidOut.slots(), long })
         : plan === null
           ? []
           : [
-              ...windReasons(plan, lane, lane.string, instrument),
+              ...windReasons(plan, lane, lane.string, instrument, long),
               ...(plan.kind === 'post' ? [measureReason(lane, plan, this.measures, this.desk.leaves().value)] : []),
             ];
     const data: WhyData = { title: `string ${lane.number}, ${lane.place.note}`, lines };

@@ -30,10 +30,24 @@ describe('keys of the worksheet', () => {
     expect(press(' ', document.body, { shiftKey: true })).toEqual({ kind: 'done-together' });
   });
 
-  it('belong to a field, a slider or a list while that has the focus', () => {
-    for (const html of ['<input>', '<textarea></textarea>', '<g role="slider"></g>', '<div role="combobox"></div>']) {
+  it('belong to a field or a list while that has the focus', () => {
+    for (const html of ['<input>', '<textarea></textarea>', '<div role="combobox"></div>']) {
       for (const key of [' ', '1', 'Backspace', 'ArrowLeft', 'w']) expect(press(key, element(html))).toBeNull();
     }
+  });
+
+  it('go on working after a mark was pushed: it takes the arrows, and what puts it back, alone', () => {
+    const mark = element('<g role="slider" tabindex="0"></g>');
+    for (const key of ['ArrowLeft', 'ArrowUp', 'PageDown', 'Home']) expect(press(key, mark)).toBeNull();
+    expect(press(' ', mark)).toEqual({ kind: 'done' });
+    expect(press('4', mark)).toEqual({ kind: 'lane', index: 3 });
+    expect(press('w', mark)).toEqual({ kind: 'why' });
+    expect(press('Backspace', mark)).toEqual({ kind: 'take-back' });
+    expect(press('Escape', mark)).toEqual({ kind: 'leave' });
+  });
+
+  it('take a string into the job or out of it', () => {
+    expect(press('o')).toEqual({ kind: 'pick' });
   });
 
   it('are had back from a field or a button by Escape', () => {

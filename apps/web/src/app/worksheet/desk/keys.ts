@@ -1,7 +1,9 @@
 export type KeyAction =
   | { kind: 'lane'; index: number }
   | { kind: 'stage'; by: 1 | -1 }
-  | { kind: 'done' | 'done-together' | 'pause' | 'take-back' | 'why' | 'keys' | 'edit' | 'leave' | 'scrap' | 'bench-mode' | 'say' };
+  | {
+      kind: 'done' | 'done-together' | 'pause' | 'take-back' | 'why' | 'keys' | 'edit' | 'leave' | 'scrap' | 'pick' | 'bench-mode' | 'say';
+    };
 
 /** Keys of the worksheet, in words, for the card that lists them. */
 export const KEYS: readonly { keys: string; does: string }[] = [
@@ -13,12 +15,16 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: 'Enter', does: 'edit the number in hand' },
   { keys: 'Esc', does: 'leave a field or a button: the keys are those of the worksheet again' },
   { keys: 'W', does: 'why this number: the rule and what it was computed from' },
+  { keys: 'O', does: 'at Choose: only the string in hand is replaced; again, it is taken in or left out' },
   { keys: 'X', does: 'the string in hand is lost: say why, and begin again with another' },
   { keys: 'P', does: 'stop the clock, and let it run on' },
   { keys: 'B', does: 'bench mode: the step in hand in large type, and back' },
   { keys: 'S', does: 'say the step in hand aloud' },
   { keys: '?', does: 'this card' },
 ];
+
+/** Keys that move a mark that can be pushed; all others are those of the worksheet. */
+const SLIDES: ReadonlySet<string> = new Set(['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown', 'PageUp', 'PageDown', 'Home']);
 
 /** What a key means at the worksheet; null where it belongs to whatever has the focus. */
 export function keyAction(
@@ -27,8 +33,9 @@ export function keyAction(
 ): KeyAction | null {
   if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented) return null;
   const element = event.target as HTMLElement | null;
-  if (event.key === 'Escape' && element?.closest?.('input, textarea, select, button, a') != null) return { kind: 'leave' };
-  if (element?.closest?.('input, textarea, select, [contenteditable], [role=slider], [role=option], [role=combobox]')) return null;
+  if (event.key === 'Escape' && element?.closest?.('input, textarea, select, button, a, [tabindex]') != null) return { kind: 'leave' };
+  if (element?.closest?.('input, textarea, select, [contenteditable], [role=option], [role=combobox]')) return null;
+  if (element?.closest?.('[role=slider]') != null && SLIDES.has(event.key)) return null;
   const has = (selector: string) => element?.closest?.(selector) != null;
   const digit = Number(event.key);
   if (Number.isInteger(digit) && digit >= 1 && digit <= laneCount) return { kind: 'lane', index: digit - 1 };
@@ -49,6 +56,9 @@ export function keyAction(
     case 'x':
     case 'X':
       return { kind: 'scrap' };
+    case 'o':
+    case 'O':
+      return { kind: 'pick' };
     case 'p':
     case 'P':
       return { kind: 'pause' };

@@ -1,4 +1,4 @@
-import type { Instrument, StringPlace } from '@gold-peg/craft/instrument';
+import { postsBeyond, postToEnd, type Instrument, type StringPlace } from '@gold-peg/craft/instrument';
 import type { StringProperties } from '@gold-peg/craft/strings';
 import { metres, type Metres } from '@gold-peg/craft/units';
 import { splitNote, textureOf, type Texture } from '../../ui/string-face';
@@ -13,6 +13,9 @@ export interface Lane {
   string: StringProperties | null;
   texture: Texture;
   gauge: Metres;
+  /** Posts that follow its own on its side, and how far the headstock reaches past it; null where there is none. */
+  postsBeyond: number;
+  toEnd: Metres | null;
 }
 
 export function lanesOf(instrument: Instrument, strings: readonly (StringProperties | null)[]): Lane[] {
@@ -26,6 +29,8 @@ export function lanesOf(instrument: Instrument, strings: readonly (StringPropert
       string,
       texture: textureOf(string?.construction),
       gauge: string?.gauge ?? metres(0),
+      postsBeyond: postsBeyond(instrument, index),
+      toEnd: postToEnd(instrument, index),
     };
   });
 }

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { learnedPace, stageMinutes } from '@gold-peg/craft/day';
-import { isStringStage, stageTimes } from '@gold-peg/craft/worksheet';
+import { isStringStage, passed, stageTimes } from '@gold-peg/craft/worksheet';
 import { interval, map } from 'rxjs';
 import { HouseClock } from '../../bench-log/house-clock';
 import { Session } from '../../session/session';
@@ -21,7 +21,7 @@ export class StageClock {
   /** Milliseconds of all people at this stage. */
   readonly spent = computed(() => {
     const stage = this.desk.stage();
-    const open = !isStringStage(stage) || this.desk.sheet().done[stage].includes(null);
+    const open = !isStringStage(stage) || passed(this.desk.sheet(), stage).includes(false);
     const running = this.desk.closed() || !open ? undefined : { ms: this.now(), stage, personId: this.session.person()?.id ?? '' };
     return stageTimes(this.desk.sheet(), running)
       .filter((time) => time.stage === stage)
@@ -31,7 +31,7 @@ export class StageClock {
   readonly expected = computed(() => {
     const [instrument, stage] = [this.desk.instrument(), this.desk.stage()];
     if (instrument === null) return null;
-    const minutes = stageMinutes(instrument.family, instrument.strings.length, stage);
+    const minutes = stageMinutes(instrument.family, this.desk.inJob().filter(Boolean).length, stage);
     const { low, high } = learnedPace(this.desk.file()?.times ?? [], this.session.person()?.id ?? '', instrument.family, stage);
     return minutes === 0 ? null : { low: low * minutes, high: high * minutes };
   });

@@ -41,26 +41,26 @@ describe('the desk of a worksheet', () => {
 
   it('logs the set with its rows of the table, so that the shelf knows what was opened', async () => {
     await open(setupWith(nines));
-    desk.candidateId.set(tens.id);
+    desk.laidOut.candidateId.set(tens.id);
     await desk.choose();
     expect(chosen().setId).toBe(tens.id);
     expect(chosen().strings.map(({ stringId }) => stringId)).toEqual(tens.strings.map(({ id }) => id));
-    expect(desk.isChosen(tens)).toBe(true);
-    expect(desk.isChosen(nines)).toBe(false);
+    expect(desk.laidOut.isChosen(tens)).toBe(true);
+    expect(desk.laidOut.isChosen(nines)).toBe(false);
   });
 
   it('keeps a set with a single in it as what it is, though another set bears its name', async () => {
     await open(setupWith(nines));
     const strings = tens.strings.with(2, single('electric-plain-18'));
-    desk.ownSet.set({ set: { id: 'own', lineId: null, name: tens.name, family: 'electric', strings }, from: tens });
-    desk.candidateId.set('own');
+    desk.laidOut.ownSet.set({ set: { id: 'own', lineId: null, name: tens.name, family: 'electric', strings }, from: tens });
+    desk.laidOut.candidateId.set('own');
     await desk.choose();
     expect(chosen()).toMatchObject({ name: tens.name, setId: tens.id });
-    desk.ownSet.set(null);
-    desk.candidateId.set(null);
+    desk.laidOut.ownSet.set(null);
+    desk.laidOut.candidateId.set(null);
     // as after a reload: only the log knows
     expect(desk.candidate()?.strings[2]?.id).toBe('electric-plain-18');
-    expect(desk.isChosen(tens)).toBe(false);
+    expect(desk.laidOut.isChosen(tens)).toBe(false);
     await desk.choose();
     expect(chosen().strings[2]?.stringId).toBe('electric-plain-18');
     expect(chosen().setId).toBe(tens.id);
@@ -70,12 +70,15 @@ describe('the desk of a worksheet', () => {
     const tuning = { a4Hz: 440, notes: ['D4', 'A3', 'F3', 'C3', 'G2', 'D2'].map((note) => ({ note, frequencyHz: null })) };
     await open(setupWith(nines, { tuning }));
     expect(desk.asItCame()?.strings[0]?.note).toBe('D4');
-    desk.triedTuning.set({ a4: hertz(432), notes: ['E4', 'B3', 'G3', 'D3', 'A2', 'E2'].map((note) => ({ note, frequency: null })) });
+    desk.laidOut.triedTuning.set({
+      a4: hertz(432),
+      notes: ['E4', 'B3', 'G3', 'D3', 'A2', 'E2'].map((note) => ({ note, frequency: null })),
+    });
     expect(desk.instrument()?.strings[0]?.note).toBe('E4');
     expect(desk.asItCame()?.strings[0]?.note).toBe('D4');
     await desk.choose();
     expect(chosen().tuning).toMatchObject({ a4Hz: 432, notes: [{ note: 'E4', frequencyHz: null }, {}, {}, {}, {}, {}] });
-    desk.triedTuning.set(null);
+    desk.laidOut.triedTuning.set(null);
     desk.stage.set('wind');
     expect(desk.instrument()?.a4).toBe(432);
   });
@@ -145,14 +148,14 @@ describe('the desk of a worksheet', () => {
     desk.lane.set(0);
     await desk.markDone();
     desk.lane.set(0);
-    expect(desk.postThicker().count).toBe(0);
+    expect(desk.winding.postThicker().count).toBe(0);
     await desk.count(1.5); // fewer than planned: the post is thicker than noted, or less slack was left than meant
-    expect(desk.postThicker()).toMatchObject({ count: 1 });
-    expect(desk.postThicker().value).toBeGreaterThan(0);
+    expect(desk.winding.postThicker()).toMatchObject({ count: 1 });
+    expect(desk.winding.postThicker().value).toBeGreaterThan(0);
     expect(desk.leaves().value).toBeLessThan(1);
-    expect(desk.evidence()).toMatchObject([{ string: 1, turns: 1.5, personName: 'you' }]);
+    expect(desk.winding.evidence()).toMatchObject([{ string: 1, turns: 1.5, personName: 'you' }]);
     expect(await desk.takeBack()).toBe('wind');
-    expect(desk.evidence()).toEqual([]);
+    expect(desk.winding.evidence()).toEqual([]);
   });
 
   it('lets all strings off a floating bridge only once a block holds it', async () => {
@@ -191,7 +194,7 @@ describe('the desk of a worksheet', () => {
     };
     await open(setupWith(nines), [event]);
     expect(desk.candidate()?.id).toBe(tens.id);
-    expect(desk.isChosen(tens)).toBe(true);
+    expect(desk.laidOut.isChosen(tens)).toBe(true);
     desk.stage.set('wind');
     expect(desk.strings()[0]?.gauge).toBeCloseTo(0.000254, 9);
   });

@@ -1,177 +1,84 @@
-import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { CountedTurnsRow } from '@gold-peg/contract/bench-log';
-import { evidenceOf } from '@gold-peg/contract/jobs';
-import { toInstrument, type PastSetup } from '@gold-peg/contract/register';
+import type { PastSetup } from '@gold-peg/contract/register';
 import {
+  isDone,
+  latestStep,
   nextStep,
   planRun,
   stageReached,
-  stringSteps,
+  stepAt,
+  stringRun,
   together,
   type BenchRun,
   type RunStep,
   type StringStep,
 } from '@gold-peg/craft/bench-run';
-import { calibrate } from '@gold-peg/craft/calibration';
-import { handFactor, type LayeredChoices } from '@gold-peg/craft/methods';
-import { windString, type WindPlan } from '@gold-peg/craft/procedure';
-import { setsFor, type StringProperties, type StringSet } from '@gold-peg/craft/strings';
-import { retune, retuneAsLogged, type Tuned } from '@gold-peg/craft/tuning';
-import { metres, toMillimetres, type Metres } from '@gold-peg/craft/units';
 import {
-  countedAgainst,
-  emptyWorksheet,
-  foldWorksheet,
+  holdUp,
   isStringStage,
+  isTick,
   lastStanding,
-  logString,
-  specOf,
   stageOf,
   STRING_EVENTS,
   woundAsPlanned,
-  type BenchEvent,
   type BenchEventKind,
-  type EventOf,
-  type LoggedString,
   type ScrapReason,
-  type SetChosen,
   type Stage,
-  type StringEventKind,
-  type StringStage,
 } from '@gold-peg/craft/worksheet';
 import { BenchLog, type Happening } from '../../bench-log/bench-log';
 import { LiveFeed } from '../../server/live-feed';
 import { Session } from '../../session/session';
 import { StringTable } from '../../string-table/string-table';
-import { computable, isSetOf, logTuning } from './chosen-set';
+import { InHand } from './in-hand';
+import { JobLog } from './job-log';
+import { LaidOut } from './laid-out';
 import { lanesOf } from './lane';
+import { WindPlans } from './wind-plans';
 import { WorksheetFiles } from './worksheet-files';
-
-/** A set made for one job: strings of the table, most of them from one set perhaps. */
-export interface OwnSet {
-  set: StringSet;
-  from: StringSet | null;
-}
 
 /** What taking back undoes where the whole instrument is chosen for or handed over; anywhere else the latest step of a string. */
 const UNDOES: Readonly<Partial<Record<Stage, readonly string[]>>> = { choose: ['set-chosen'], 'hand-over': ['handed-over'] };
-const TICKS: readonly string[] = Object.values(STRING_EVENTS);
 /** Readings that are taken back like steps, with the stage they belong to. */
 const READ_AT: Readonly<Partial<Record<BenchEventKind, Stage>>> = {
   'turns-counted': 'wind',
   'pitch-read': 'settle',
   'seated-again': 'settle',
 };
-const STEP_KINDS = [...TICKS, ...Object.keys(READ_AT)];
-const isStep = (event: BenchEvent): event is EventOf<StringEventKind> => TICKS.includes(event.kind);
+const STEP_KINDS = [...Object.values(STRING_EVENTS), 'tensioned', ...Object.keys(READ_AT)];
 
-/** Everything the stages of one worksheet share: the fold of its log, the lane in hand, and what can be done. */
+/** Everything the stages of one worksheet share: its steps, the lane in hand, and what can be done. */
 @Injectable()
 export class WorksheetDesk {
   private readonly log = inject(BenchLog);
   private readonly files = inject(WorksheetFiles);
   private readonly table = inject(StringTable);
   private readonly session = inject(Session);
+  private readonly job = inject(JobLog);
+  private readonly inHand = inject(InHand);
+  readonly laidOut = inject(LaidOut);
+  readonly winding = inject(WindPlans);
 
   readonly file = this.files.file;
   readonly trouble = this.files.trouble;
   /** Whether the strings table has come, or cannot. */
   readonly tableIsThere = computed(() => this.table.file() !== null || this.table.trouble() !== null);
-  /** The lane in hand, zero-based. */
-  readonly lane = signal(0);
-  readonly stage = signal<Stage>('choose');
-  /** The set laid out for choosing, by id; null until somebody looks at another. */
-  readonly candidateId = signal<string | null>(null);
-  /** A cut mark being tried, for the lane in hand. */
-  readonly triedCut = signal<Metres | null>(null);
+  readonly lane = this.inHand.lane;
+  readonly stage = this.inHand.stage;
+  readonly sheet = this.job.sheet;
+  readonly startedAt = this.job.startedAt;
+  readonly closed = this.job.closed;
+  readonly asItCame = this.laidOut.asItCame;
+  readonly instrument = this.laidOut.instrument;
+  readonly candidate = this.laidOut.candidate;
+  readonly strings = this.laidOut.strings;
+  readonly oldStrings = this.laidOut.oldStrings;
+  readonly inJob = this.laidOut.inJob;
+  readonly choices = this.winding.choices;
+  readonly leaves = this.winding.leaves;
+  readonly plans = this.winding.plans;
+  readonly planInHand = this.winding.planInHand;
 
-  /** A tuning tried at Choose; null while nobody has. */
-  readonly triedTuning = signal<Tuned | null>(null);
-  /** A set made at Choose, from the solver for instance; it is a candidate beside those of the table. */
-  readonly ownSet = signal<OwnSet | null>(null);
-
-  private readonly geometry = computed(() => {
-    const file = this.file();
-    return file === null ? null : toInstrument(file.passport.geometry);
-  });
-  /** Ways in force: instrument, technician, house. */
-  readonly choices = computed<LayeredChoices>(() => {
-    const file = this.file();
-    return file === null ? {} : { house: file.house, technician: this.session.preferences().methods, instrument: file.passport.methods };
-  });
-  /** Counts that bear on this instrument and this person, those of this job as its log stands now. */
-  readonly evidence = computed<readonly CountedTurnsRow[]>(() => {
-    const file = this.file();
-    if (file === null) return [];
-    const others = file.evidence.filter(({ jobId }) => jobId !== file.job.id);
-    const own = this.sheet().counted.flatMap((event) => (event === null ? [] : [event]));
-    const ownRows = own.map(({ payload, jobId, instrumentId, string, at, ...event }) => {
-      const personId = this.sheet().wound[string - 1]?.personId ?? event.personId; // whose hand left the slack
-      const personName =
-        personId === this.session.person()?.id ? 'you' : (file.people.find(({ id }) => id === personId)?.name ?? 'somebody else');
-      return { ...payload, jobId, instrumentId, personId, string, at, instrumentName: file.passport.name, personName };
-    });
-    return [...ownRows, ...others];
-  });
-  private readonly calibration = computed(() => {
-    const file = this.file();
-    return calibrate(file === null ? [] : evidenceOf({ passport: file.passport, evidence: [...this.evidence()] }));
-  });
-  /** How much thicker the posts of this instrument proved than noted, and how much of the slack meant this person leaves. */
-  readonly postThicker = computed(() => this.calibration().postThicker(this.file()?.passport.id ?? ''));
-  readonly leaves = computed(() => this.calibration().leaves(this.session.person()?.id ?? ''));
-  /** The instrument in the tuning that its present strings bear. */
-  readonly asItCame = computed(() => {
-    const geometry = this.geometry();
-    return geometry === null ? null : retuneAsLogged(geometry, this.file()?.passport.current?.tuning);
-  });
-  /** The instrument in the tuning that it is to have. */
-  readonly instrument = computed(() => {
-    const tried = this.triedTuning();
-    const instrument = this.asItCame();
-    if (instrument === null) return null;
-    if (tried !== null && this.stage() === 'choose') return retune(instrument, tried);
-    return retuneAsLogged(instrument, this.sheet().chosen?.payload.tuning);
-  });
-  readonly sheet = computed(() => {
-    const file = this.file();
-    const count = file?.passport.geometry.strings.length ?? 0;
-    if (file === null) return emptyWorksheet(count);
-    const own = this.log.local().filter(({ jobId, state }) => jobId === file.job.id && state !== 'refused');
-    return foldWorksheet(count, [...file.events.map(({ event }) => event), ...own.map(({ event }) => event)]);
-  });
-  /** What was chosen, where it is no set of the table: strings of several sets, for instance. */
-  private readonly chosenSet = computed<StringSet | null>(() => {
-    const chosen = this.sheet().chosen;
-    if (chosen === null || isSetOf(chosen.payload, this.table.sets())) return null;
-    const strings = chosen.payload.strings.flatMap(({ stringId }) => this.table.strings().find(({ id }) => id === stringId) ?? []);
-    const { name, family } = chosen.payload;
-    return strings.length === chosen.payload.strings.length ? { id: `chosen-${chosen.id}`, lineId: null, name, family, strings } : null;
-  });
-  readonly sets = computed(() => {
-    const instrument = this.asItCame();
-    if (instrument === null) return [];
-    const own = [this.ownSet()?.set, this.chosenSet()].filter((set) => set !== undefined && set !== null);
-    return [...own, ...setsFor(instrument.family, instrument.strings.length, this.table.sets())];
-  });
-  /** The set that is chosen, or the one being looked at. */
-  readonly candidate = computed<StringSet | null>(() => {
-    const wanted = this.candidateId();
-    const before = this.file()?.passport.current?.setName;
-    const find = (is: (set: StringSet) => boolean) => this.sets().find(is);
-    return (
-      find(({ id }) => id === wanted) ?? find((set) => this.isChosen(set)) ?? find(({ name }) => name === before) ?? this.sets()[0] ?? null
-    );
-  });
-  /** Strings going on: those chosen, or those of the candidate while nothing is. */
-  readonly strings = computed(() => {
-    const chosen = this.sheet().chosen?.payload.strings;
-    if (this.stage() !== 'choose' && chosen !== undefined) return chosen.map((string) => this.propertiesOf(string));
-    return (this.candidate()?.strings ?? []).map((string) => computable(string));
-  });
-  /** Strings that are on it now. */
-  readonly oldStrings = computed(() => this.file()?.passport.current?.strings.map((string) => this.propertiesOf(string)) ?? null);
   readonly lanes = computed(() => {
     const instrument = this.instrument();
     return instrument === null ? [] : lanesOf(instrument, this.strings());
@@ -179,26 +86,42 @@ export class WorksheetDesk {
   readonly turned = computed(() => this.session.preferences().turned);
   /** Whether string 1 is the nearest lane: on a left-handed instrument, or with the headstock to the right; with both it is the farthest again. */
   readonly nearestFirst = computed(() => (this.instrument()?.hand === 'left') !== this.turned());
-  /** The plan of each lane as the house would wind it. */
-  readonly plans = computed<readonly (WindPlan | null)[]>(() => this.lanes().map(({ index, string }) => this.planFor(index, string)));
-  /** The plan of the lane in hand, with the cut that is being tried. */
-  readonly planInHand = computed<WindPlan | null>(() => {
-    const cut = this.triedCut();
-    const plan = this.plans()[this.lane()] ?? null;
-    return cut === null ? plan : this.planFor(this.lane(), this.strings()[this.lane()] ?? null, cut);
-  });
   /** All there is to do, in the order of the ways in force. */
   readonly run = computed<BenchRun | null>(() => {
     const instrument = this.instrument();
     if (instrument === null) return null;
     const learned = { times: this.file()?.times ?? [], personId: this.session.person()?.id ?? '' };
-    const run = planRun({ instrument, strings: this.strings(), choices: this.choices(), blocked: this.sheet().blocked, learned });
+    const only = this.laidOut.only();
+    const facts = { instrument, strings: this.strings(), choices: this.choices(), blocked: this.sheet().blocked, learned };
+    const run = planRun(only === null ? facts : { ...facts, only });
     return run.ok ? run.value : null;
   });
-  /** The step of the string in hand at the stage that is open; null at stages of the whole instrument. */
-  readonly stepInHand = computed<RunStep | null>(
-    () => this.run()?.steps.find(({ stage, string }) => stage === this.stage() && string === this.lane()) ?? null,
-  );
+  private readonly steps = computed(() => stringRun(this.run() ?? { steps: [], groups: [] }));
+  private readonly atHand = computed<StringStep | null>(() => {
+    const stage = this.stage();
+    return isStringStage(stage) ? stepAt(this.steps(), this.sheet(), stage, this.lane()) : null;
+  });
+  /** The step of the string in hand at the stage that is open; null at stages of the whole instrument, and for strings that are no part of the job. */
+  readonly stepInHand = computed<RunStep | null>(() => {
+    const step = this.atHand();
+    const is = ({ stage, string, firstPass }: RunStep) => stage === step?.stage && string === step.string && firstPass === step.firstPass;
+    return step === null ? null : (this.run()?.steps.find(is) ?? null);
+  });
+  readonly inHandIsDone = computed(() => {
+    const step = this.atHand();
+    return step === null || isDone(this.sheet(), step);
+  });
+  /** Why the step in hand cannot be ticked; null where it can. */
+  readonly heldUp = computed(() => {
+    const stage = this.stage();
+    return isStringStage(stage) ? holdUp(this.sheet(), stage, this.lane()) : null;
+  });
+  /** A string that is open at this stage, zero-based, in the order of the work: the one that is next where it is here. */
+  readonly nextOpen = computed<number | null>(() => {
+    const next = nextStep(this.steps(), this.sheet(), latestStep(this.sheet()));
+    if (next?.stage === this.stage()) return next.string;
+    return this.steps().steps.find((each) => each.stage === this.stage() && !isDone(this.sheet(), each))?.string ?? null;
+  });
   /** Marks of the strings that go on, as their line has them; null where it has none. */
   readonly marks = computed(() =>
     (this.sheet().chosen?.payload.strings ?? []).map(
@@ -215,9 +138,8 @@ export class WorksheetDesk {
       jobId !== file?.job.id && (started === undefined || Date.parse(fittedAt) < Date.parse(started));
     return file?.passport.setups.find(before) ?? null;
   });
-  private readonly steps = computed(() => stringSteps(this.run()?.steps ?? []));
-  readonly startedAt = computed(() => this.sheet().standing[0]?.at ?? null);
-  readonly closed = computed(() => this.sheet().handedOver !== null);
+
+  private stageBefore: Stage | null = null;
 
   constructor() {
     inject(LiveFeed)
@@ -226,14 +148,13 @@ export class WorksheetDesk {
         if (news.kind === 'open' || news.message.jobId === this.file()?.job.id) void this.files.readOn();
       });
     const openJob = computed(() => this.file()?.job.id ?? null);
+    let jobBefore: string | null = null;
     effect(() => {
       // a worksheet that opens, or another stage, takes up the string that is next; later news leave the lane in hand alone
-      if (openJob() !== null) this.stage();
-      untracked(() => this.pickUp());
-    });
-    effect(() => {
-      this.lane();
-      untracked(() => this.triedCut.set(null));
+      const [job, stage] = [openJob(), this.stage()];
+      const anew = job !== jobBefore || this.stageBefore === 'choose';
+      [jobBefore, this.stageBefore] = [job, stage];
+      untracked(() => this.pickUp(anew));
     });
   }
 
@@ -251,46 +172,51 @@ export class WorksheetDesk {
   /** The stage the work has come to. */
   readonly reached = computed<Stage>(() => stageReached(this.steps(), this.sheet()));
 
-  /** Takes the next string of the stage in hand. */
-  pickUp(): void {
-    const here = this.steps().filter(({ stage }) => stage === this.stage());
-    const next = nextStep(here, this.sheet());
-    this.lane.set(next?.string ?? here[0]?.string ?? 0);
+  /** Takes the string that is next here; the one in hand where it has something to do at this stage, unless the work begins `anew`. */
+  private pickUp(anew: boolean): void {
+    const step = this.atHand();
+    if (!anew && step !== null && !isDone(this.sheet(), step)) return;
+    const first = anew ? (this.steps().steps.find(({ stage }) => stage === this.stage()) ?? this.steps().steps[0]) : undefined;
+    const lane = this.nextOpen() ?? first?.string;
+    if (lane !== undefined) this.lane.set(lane);
   }
 
   /** Marks the step of the lane in hand done and takes up the next of the run. Returns its stage, or null where nothing was done. */
   async markDone(): Promise<Stage | null> {
-    const stage = this.stage();
-    const lane = this.lane();
-    if (this.closed() || !isStringStage(stage) || this.sheet().done[stage][lane] !== null) return null;
-    const happening = this.doing(stage, lane);
+    const step = this.atHand();
+    if (step === null || this.closed() || isDone(this.sheet(), step) || this.heldUp() !== null) return null;
+    const happening = this.doing(step);
     if (happening === null) return null;
-    await this.happens(happening);
-    return this.goOn({ stage, string: lane });
+    await this.job.happens(happening);
+    this.winding.tryCut(null, step.stage === 'wind' ? step.string : -1);
+    return this.goOn(step);
   }
 
   /** Strings whose step the school in force puts together with that of the lane in hand, and that are still open. */
   readonly inOneGo = computed<readonly StringStep[]>(() => {
-    const stage = this.stage();
-    return isStringStage(stage) && !this.closed() ? together(this.steps(), this.sheet(), { stage, string: this.lane() }) : [];
+    const step = this.atHand();
+    if (step === null || this.closed()) return [];
+    return together(this.steps(), this.sheet(), step).filter(({ stage, string }) => holdUp(this.sheet(), stage, string) === null);
   });
 
   /** Marks all of them done at once, for those who work several strings together. Returns the stage that comes next, or null where nothing was done. */
   async markInOneGo(): Promise<Stage | null> {
     const steps = this.inOneGo();
     const last = steps.at(-1);
-    for (const { stage, string } of steps) {
-      const happening = this.doing(stage, string);
-      if (happening !== null) await this.happens(happening);
+    const lane = this.lane();
+    for (const step of steps) {
+      const happening = this.doing(step);
+      if (happening !== null) await this.job.happens(happening);
+      this.winding.tryCut(null, step.stage === 'wind' ? step.string : -1);
     }
-    return last === undefined ? null : this.goOn({ stage: last.stage, string: this.lane() });
+    return last === undefined ? null : this.goOn(last, lane);
   }
 
-  /** Takes up the step after this one. Whoever picked another string meanwhile keeps it in hand. */
-  private goOn(done: StringStep): Stage {
+  /** Takes up the step after this one. Whoever picked another string than `from` meanwhile keeps it in hand. */
+  private goOn(done: StringStep, from = done.string): Stage {
     const next = nextStep(this.steps(), this.sheet(), done);
-    if (next === null || this.lane() !== done.string) return done.stage;
-    if (next.stage === done.stage) this.lane.set(next.string);
+    if (next === null || this.lane() !== from) return done.stage;
+    this.lane.set(next.string);
     return next.stage;
   }
 
@@ -300,51 +226,34 @@ export class WorksheetDesk {
     const eventId = lastStanding(this.sheet(), UNDOES[stage] ?? STEP_KINDS);
     const event = this.sheet().standing.find(({ id }) => id === eventId);
     if (event === undefined || eventId === null) return null;
-    await this.happens({ kind: 'undone', payload: { eventId } });
+    await this.job.happens({ kind: 'undone', payload: { eventId } });
     if (!('string' in event)) return stage;
-    const of = READ_AT[event.kind] ?? (isStep(event) ? stageOf(event.kind) : stage);
-    if (of === stage) this.lane.set(event.string - 1);
-    return of;
+    this.lane.set(event.string - 1);
+    return READ_AT[event.kind] ?? (isTick(event) ? stageOf(event.kind) : stage);
   }
 
   /** Takes the set that is laid out. Returns whether there was one. */
   async choose(): Promise<boolean> {
-    const set = this.candidate();
-    if (set === null || this.closed()) return false;
-    const tried = this.triedTuning();
-    const tuning = tried === null ? this.sheet().chosen?.payload.tuning : logTuning(tried);
-    const own = this.ownSet();
-    const setId = set === own?.set ? (own.from?.id ?? null) : set === this.chosenSet() ? this.sheet().chosen?.payload.setId : set.id;
-    const payload: SetChosen = { name: set.name, family: set.family, strings: set.strings.map(logString), setId };
-    await this.happens({ kind: 'set-chosen', payload: tuning === undefined ? payload : { ...payload, tuning } });
+    const payload = this.laidOut.choice();
+    if (payload === null || this.closed()) return false;
+    await this.job.happens({ kind: 'set-chosen', payload });
     return true;
   }
 
-  /** Whether these are the strings that were chosen; by name where the log does not say which they were. */
-  isChosen(set: StringSet): boolean {
-    const chosen = this.sheet().chosen?.payload;
-    if (chosen === undefined) return false;
-    if (chosen.strings.some(({ stringId }) => stringId === undefined)) return chosen.name === set.name;
-    return (
-      chosen.strings.length === set.strings.length && chosen.strings.every(({ stringId }, index) => stringId === set.strings[index]?.id)
-    );
+  /** A string was lost: it is laid out, anchored and wound again from another. Returns the stage at which that begins. */
+  async scrap(why: ScrapReason): Promise<Stage> {
+    const lane = this.lane();
+    if (this.closed()) return this.stage();
+    await this.job.happens({ kind: 'scrapped', string: lane + 1, payload: { why } });
+    this.winding.tryCut(null, lane);
+    return 'ready';
   }
 
-  /** A string was lost: it is laid out, anchored and wound again from another. */
-  async scrap(why: ScrapReason): Promise<void> {
-    if (!this.closed()) await this.happens({ kind: 'scrapped', string: this.lane() + 1, payload: { why } });
-  }
-
-  /** Takes down the turns that the string in hand really made; the evidence keeps what was told to the person, not what was worked out for the post. */
+  /** Takes down the turns that the string in hand really made. */
   async count(turns: number): Promise<void> {
     const lane = this.lane();
-    const plan = this.plans()[lane] ?? null;
-    const wound = this.sheet().wound[lane] ?? null;
-    const noted = this.instrument()?.strings[lane]?.post.diameter;
-    if (this.closed() || plan?.kind !== 'post' || wound === null || noted === undefined) return;
-    const { value: leaves } = this.calibration().leaves(wound.personId);
-    const meant = wound.payload.slackMm / handFactor(this.session.preferences().slackMeasure, leaves);
-    await this.happens({ kind: 'turns-counted', string: lane + 1, payload: countedAgainst(plan, turns, meant, toMillimetres(noted)) });
+    const payload = this.winding.countOf(lane, turns);
+    if (payload !== null && !this.closed()) await this.job.happens({ kind: 'turns-counted', string: lane + 1, payload });
   }
 
   /** Lanes, or anything that goes with them, in the order they lie on the bench: the farthest first. */
@@ -362,26 +271,14 @@ export class WorksheetDesk {
   }
 
   /** Takes down what happened on this job. */
-  async happens(happening: Happening): Promise<void> {
-    const file = this.file();
-    if (file !== null) await this.log.append({ id: file.job.id, instrumentId: file.passport.id }, happening);
+  happens(happening: Happening): Promise<void> {
+    return this.job.happens(happening);
   }
 
-  private doing(stage: StringStage, lane: number): Happening | null {
-    if (stage !== 'wind') return { kind: STRING_EVENTS[stage], string: lane + 1, payload: {} };
-    const plan = (lane === this.lane() ? this.planInHand() : this.plans()[lane]) ?? null;
-    return plan === null ? null : { kind: 'wound', string: lane + 1, payload: woundAsPlanned(plan) };
-  }
-
-  private planFor(index: number, string: StringProperties | null, cut?: Metres): WindPlan | null {
-    const instrument = this.instrument();
-    if (instrument === null || string === null) return null;
-    const postThicker = metres(this.postThicker().value);
-    return windString({ instrument, index, string, choices: this.choices(), postThicker, ...(cut === undefined ? {} : { cut }) });
-  }
-
-  private propertiesOf(logged: LoggedString): StringProperties | null {
-    const family = this.asItCame()?.family;
-    return family === undefined ? null : computable(specOf(family, logged));
+  private doing({ stage, string, firstPass }: StringStep): Happening | null {
+    if (firstPass) return { kind: 'tensioned', string: string + 1, payload: {} };
+    if (stage !== 'wind') return { kind: STRING_EVENTS[stage], string: string + 1, payload: {} };
+    const plan = this.plans()[string] ?? null;
+    return plan === null ? null : { kind: 'wound', string: string + 1, payload: woundAsPlanned(plan) };
   }
 }

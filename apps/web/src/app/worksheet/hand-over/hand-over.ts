@@ -4,12 +4,16 @@ import { RouterLink } from '@angular/router';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { advise, compareFindings, GAUGES, measureOf } from '@gold-peg/craft/findings';
 import { dropsOf, passed, STRING_STAGES, tellStory } from '@gold-peg/craft/worksheet';
-import { Measures, say, turnsToQuarter } from '../../preferences/measures';
+import { Measures, say, turnsOn } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from '../look-over/finding-words';
+import { StageClock } from '../desk/stage-clock';
 import { sayRounds } from '../settle/settle-words';
+import { Settling } from '../settle/settling';
 import { STAGE_NAMES } from '../stage-rule/stage-names';
+import { saySlackLeft } from '../../preferences/slack-words';
+import { stillKnown } from './still-known';
 
 /** What was fitted and how, what is still open, and the hand-over that closes the job. */
 @Component({
@@ -22,34 +26,48 @@ import { STAGE_NAMES } from '../stage-rule/stage-names';
 export class HandOver {
   protected readonly desk = inject(WorksheetDesk);
   private readonly measures = inject(Measures);
+  private readonly settling = inject(Settling);
+  private readonly clock = inject(StageClock);
   protected readonly remark = signal('');
 
   protected readonly setName = computed(() => this.desk.sheet().chosen?.payload.name ?? null);
+  /** What the job is about, where it is not the whole instrument. */
+  protected readonly only = computed(() => this.desk.sheet().chosen?.payload.only ?? null);
   protected readonly rows = computed(() => {
     const sheet = this.desk.sheet();
-    const { wound, counted } = sheet;
     return this.desk.lanes().map((lane) => {
-      const payload = wound[lane.index]?.payload ?? null;
+      const wound = this.desk.winding.asWound()[lane.index] ?? null;
       return {
         lane,
         gauge: lane.string === null ? '–' : this.measures.gauge(lane.gauge * 1000),
         construction: lane.string?.construction ?? '',
-        turns: payload === null ? '–' : turnsToQuarter(counted[lane.index]?.payload.turns ?? payload.turns),
-        slack: payload === null ? '–' : say(this.measures.length(fromMillimetres(payload.slackMm))),
-        nut: payload === null || payload.nutDeg === null ? '–' : `${payload.nutDeg.toFixed(1)}°`,
-        rounds: sayRounds(dropsOf(sheet, lane.index)),
+        turns: wound === null ? '–' : turnsOn(wound.turns),
+        slack: wound === null ? '–' : saySlackLeft(wound.slack, (length) => say(this.measures.length(length))),
+        nut: wound === null || wound.nutDeg === null ? '–' : `${wound.nutDeg.toFixed(1)}°`,
+        rounds: sheet.inJob[lane.index] === false ? 'stays' : sayRounds(dropsOf(sheet, lane.index)),
       };
     });
   });
+  private readonly known = computed(() => {
+    const sheet = this.desk.sheet();
+    const strings = this.settling.strings().map((string, index) => ({
+      number: index + 1,
+      inJob: sheet.inJob[index] !== false,
+      string,
+      lastRead: sheet.pitches[index]?.at(-1)?.payload ?? null,
+    }));
+    return stillKnown(strings, { now: this.clock.now(), promisedAt: this.desk.file()?.job.promisedAt ?? null });
+  });
+  /** What is known of strings that do not hold yet, or may not. */
+  protected readonly doubts = computed(() => this.known().doubts);
+  /** The same for the owner, in plain words. */
+  protected readonly forOwner = computed(() => this.known().forOwner);
   /** Stages with strings that were not ticked, in words: told, not forbidden. */
   protected readonly open = computed(() =>
     STRING_STAGES.flatMap((stage) => {
       const left = passed(this.desk.sheet(), stage).flatMap((done, index) => (done ? [] : [index + 1]));
-      return left.length === 0
-        ? []
-        : [
-            `${STAGE_NAMES[stage]}: ${left.length === this.desk.lanes().length ? 'no string ticked' : `string ${left.join(', ')} not ticked`}`,
-          ];
+      const all = left.length === this.desk.inJob().filter(Boolean).length;
+      return left.length === 0 ? [] : [`${STAGE_NAMES[stage]}: ${all ? 'no string ticked' : `string ${left.join(', ')} not ticked`}`];
     }),
   );
   protected readonly handedOver = computed(() => {

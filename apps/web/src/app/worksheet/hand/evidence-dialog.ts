@@ -74,7 +74,7 @@ export class EvidenceDialog {
   private readonly desk = inject<WorksheetDesk>(MAT_DIALOG_DATA);
 
   protected readonly post = computed(() => {
-    const { value, spread, count } = this.desk.postThicker();
+    const { value, spread, count } = this.desk.winding.postThicker();
     return `${toMillimetres(metres(Math.abs(value))).toFixed(2)} mm ${value < 0 ? 'thinner' : 'thicker'} than noted, ± ${toMillimetres(metres(spread)).toFixed(2)}, from ${count} counts`;
   });
   protected readonly hand = computed(() => {
@@ -82,7 +82,7 @@ export class EvidenceDialog {
     return `leaves ${(100 * value).toFixed(0)} % of what you mean, ± ${(100 * spread).toFixed(0)}, from ${count} counts`;
   });
   protected readonly rows = computed(() =>
-    this.desk.evidence().map((row) => ({
+    this.desk.winding.evidence().map((row) => ({
       key: `${row.jobId}-${row.string}`,
       when: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(row.at)),
       instrument: row.instrumentName,

@@ -38,7 +38,7 @@ export class StageLanes {
         lanes: this.desk.lanes(),
         stage: this.desk.stage() as StringStage,
         inHand: this.desk.closed() ? null : this.desk.lane(),
-        done: this.desk.stepInHand()?.done ?? 'done',
+        done: this.desk.stage() === 'bring-up' ? 'at pitch' : (this.desk.stepInHand()?.done ?? 'done'),
         measures: this.measures,
       }),
     ),

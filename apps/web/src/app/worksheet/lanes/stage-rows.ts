@@ -11,6 +11,8 @@ export interface StageRow {
   inHand: boolean;
   done: boolean;
   badge: 'open' | 'in-hand' | 'done';
+  /** It is no part of the job. */
+  apart: boolean;
   says: string;
 }
 
@@ -28,6 +30,8 @@ interface Asked {
 export function stageRows({ sheet, lanes, stage, inHand, done, measures }: Asked): StageRow[] {
   return lanes.map((lane) => {
     const event = sheet.done[stage][lane.index] ?? null;
+    const apart = sheet.inJob[lane.index] === false;
+    const up = stage === 'bring-up' ? (sheet.tensioned[lane.index] ?? null) : null;
     const here = inHand === lane.index;
     return {
       lane,
@@ -37,7 +41,8 @@ export function stageRows({ sheet, lanes, stage, inHand, done, measures }: Asked
       inHand: here,
       done: event !== null,
       badge: here ? 'in-hand' : event === null ? 'open' : 'done',
-      says: event === null ? (here ? 'in hand' : '') : `${done} ${timeOf(event.at)}`,
+      apart,
+      says: apart ? 'stays' : event !== null ? `${done} ${timeOf(event.at)}` : up !== null ? `up ${timeOf(up.at)}` : here ? 'in hand' : '',
     };
   });
 }

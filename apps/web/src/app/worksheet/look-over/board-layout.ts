@@ -1,4 +1,5 @@
 import type { Part } from '@gold-peg/craft/findings';
+import type { StringPlace } from '@gold-peg/craft/instrument';
 import type { Family } from '@gold-peg/craft/strings';
 
 /** Frets that are drawn, typical of a kind: a finding farther up is typed. */
@@ -34,6 +35,8 @@ export interface BoardLayout {
   frets: { number: number; x: number; inlay: boolean; says: string }[];
   /** y of the lanes, in the order they lie, the farthest first. */
   laneYs: number[];
+  /** x where a string begins: at its peg beyond the nut, or at the fifth peg beside the board. */
+  begins(place: Pick<StringPlace, 'post' | 'scaleLength'>): number;
   /** x where a finding of this part is drawn, for a fret where it has one. */
   xOf(part: Part, fret: number | null): number;
   /** What lies at a point of the drawing; `row` counts lanes as they lie. */
@@ -80,6 +83,10 @@ export function boardLayout(family: Family, { lanes, laneHeight, width }: Drawin
     boardEnd,
     frets,
     laneYs: Array.from({ length: lanes }, (_, row) => (row + 0.5) * laneHeight),
+    begins({ post: { pipAlong }, scaleLength }) {
+      // from its pip on it has its own scale, the rest of the neck's
+      return pipAlong === null ? PEG_X : NUT_X + (length * pipAlong) / (pipAlong + scaleLength);
+    },
     xOf(part, fret) {
       if (part === 'peg') return PEG_X;
       if (part === 'nut') return NUT_X;

@@ -60,7 +60,8 @@ export class FindingForm {
   protected readonly string = computed(() => this.desk.lane() + 1);
   protected readonly advice = computed(() => {
     const { says, refer } = advise({ what: this.what(), severity: this.severity(), wood: this.wood() });
-    return { says, refer: refer === null ? 'the bench does it' : REFERRAL_NAMES[refer] };
+    const here = FINDINGS[this.what()].referFrom === null ? 'the bench does it' : 'nothing to do yet';
+    return { says, refer: refer === null ? here : REFERRAL_NAMES[refer] };
   });
 
   constructor() {

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { advise, compareFindings } from '@gold-peg/craft/findings';
+import { BenchActions } from '../desk/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from './finding-words';
 
@@ -21,6 +22,9 @@ import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from './find
           }
           @if (!row.gone) {
             <small>{{ row.advice }}</small>
+            @if (row.toWind !== null) {
+              <button type="button" class="quiet lead" (click)="toWind(row.toWind)">its angle and turns, at Wind …</button>
+            }
           }
         </li>
       } @empty {
@@ -59,6 +63,11 @@ import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from './find
       grid-column: 1 / -1;
       font-size: 14px;
     }
+    .lead {
+      grid-column: 1 / -1;
+      grid-row: auto;
+      justify-self: start;
+    }
     .grave {
       border-left-color: var(--oxide);
     }
@@ -73,6 +82,7 @@ import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from './find
 })
 export class FindingsList {
   protected readonly desk = inject(WorksheetDesk);
+  private readonly actions = inject(BenchActions);
   protected readonly rows = computed(() => {
     const now = this.desk.sheet().findings;
     const before = this.desk.lastTime()?.findings ?? [];
@@ -90,10 +100,17 @@ export class FindingsList {
         gone,
         grave: !gone && finding.severity === 'now',
         eventId: now.find(({ payload }) => payload === finding)?.id ?? null,
+        toWind: !gone && finding.what === 'open-rings' && finding.string !== null ? finding.string - 1 : null,
         advice: advice.refer === null ? advice.says : `${advice.says} ${REFERRAL_NAMES[advice.refer]}.`,
       };
     });
   });
+
+  /** To the nut angle of that string, its turns, and the ways that set them. */
+  protected toWind(lane: number): Promise<void> {
+    this.desk.lane.set(lane);
+    return this.actions.go('wind');
+  }
 
   protected takeBack(eventId: string): Promise<void> {
     return this.desk.happens({ kind: 'undone', payload: { eventId } });

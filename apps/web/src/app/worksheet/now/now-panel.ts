@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { isStringStage } from '@gold-peg/craft/worksheet';
+import { isStringStage, passed } from '@gold-peg/craft/worksheet';
 import { Measures } from '../../preferences/measures';
 import { BenchActions } from '../desk/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
+import { sayHeldUp } from './held-words';
 
 /** The next action: the step of the string in hand, the same for all that are worked together, and the way back. */
 @Component({
@@ -14,14 +15,16 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
       <p>This job was handed over.</p>
     } @else if (left() === 0) {
       <p>All strings are {{ done() }}.</p>
-      <button type="button" class="act" (click)="actions.step(1)"><span>On along the rule</span> <kbd>→</kbd></button>
+      <button type="button" class="act" (click)="actions.markDone()"><span>On along the rule</span> <kbd>Space</kbd></button>
     } @else {
       <p>String {{ lane()?.number }}, {{ what() }}. {{ left() }} to go.</p>
-      @if (desk.stepInHand()?.record; as record) {
+      @if (held(); as why) {
+        <p class="held">{{ why.says }}</p>
+      } @else if (desk.stepInHand()?.record; as record) {
         <p class="soft"><b>Write down:</b> {{ record }}</p>
       }
-      <button type="button" class="act" [disabled]="isDone()" (click)="actions.markDone()">
-        <span>String {{ lane()?.number }} {{ done() }}</span> <kbd>Space</kbd>
+      <button type="button" class="act" (click)="actions.markDone()">
+        <span>{{ says() }}</span> <kbd>Space</kbd>
       </button>
       @if (desk.inOneGo().length > 1) {
         <button type="button" class="quiet" (click)="actions.markInOneGo()">
@@ -39,6 +42,9 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
     }
     p {
       margin: 4px 0 8px;
+    }
+    .held {
+      color: var(--oxide);
     }
     .act {
       width: 100%;
@@ -59,10 +65,19 @@ export class NowPanel {
     return lane?.string == null ? 'not chosen yet' : `${this.measures.gauge(lane.gauge * 1000)} ${lane.string.construction}`;
   });
   protected readonly done = computed(() => this.desk.stepInHand()?.done ?? 'done');
-  private readonly here = computed(() => {
-    const stage = this.desk.stage();
-    return isStringStage(stage) ? this.desk.sheet().done[stage] : [];
+  protected readonly held = computed(() => {
+    const why = this.desk.heldUp();
+    return why === null ? null : sayHeldUp(why, this.desk.lane() + 1);
   });
-  protected readonly isDone = computed(() => (this.here()[this.desk.lane()] ?? null) !== null);
-  protected readonly left = computed(() => this.here().filter((event) => event === null).length);
+  /** What Space does now. */
+  protected readonly says = computed(() => {
+    const held = this.held();
+    if (held !== null) return held.act;
+    const next = this.desk.nextOpen();
+    return this.desk.inHandIsDone() && next !== null ? `On to string ${next + 1}` : `String ${this.desk.lane() + 1} ${this.done()}`;
+  });
+  protected readonly left = computed(() => {
+    const stage = this.desk.stage();
+    return isStringStage(stage) ? passed(this.desk.sheet(), stage).filter((done) => !done).length : 0;
+  });
 }

@@ -5,7 +5,7 @@ import { Api } from '../../server/api';
 import { sayProblem } from '../../server/server-problem';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 
-/** Facts of a bridge that change the work and are seen only at the bench: holes of a tie block, the cover of a tailpiece. Kept with the instrument. */
+/** Facts of a bridge that change the work and are seen only at the bench: holes of a tie block, the cover of a tailpiece, a body that strings go through. Kept with the instrument. */
 @Component({
   selector: 'peg-bridge-facts',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -30,6 +30,23 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
       <label
         ><input type="checkbox" [checked]="bridge()?.cover" [disabled]="busy()" (change)="keep({ cover: !bridge()?.cover })" /> a cover lies
         over the hooks</label
+      >
+    }
+    @if (bridge()?.anchor === 'headless') {
+      <label
+        ><input type="checkbox" [checked]="bridge()?.vibrato" [disabled]="busy()" (change)="keep({ vibrato: !bridge()?.vibrato })" /> the
+        bridge is a vibrato</label
+      >
+    }
+    @if (bridge()?.anchor === 'top-load' || bridge()?.anchor === 'through-body') {
+      <label
+        ><input
+          type="checkbox"
+          [checked]="bridge()?.anchor === 'through-body'"
+          [disabled]="busy()"
+          (change)="keep(bridge()?.anchor === 'top-load' ? THROUGH : TOP)"
+        />
+        strings go through the body</label
       >
     }
     @if (trouble(); as says) {
@@ -64,6 +81,9 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
 export class BridgeFacts {
   private readonly desk = inject(WorksheetDesk);
   private readonly api = inject(Api);
+  /** Typical string behind the saddle of each, mm. */
+  protected readonly THROUGH = { anchor: 'through-body', behindSaddleMm: 25 } as const;
+  protected readonly TOP = { anchor: 'top-load', behindSaddleMm: 12 } as const;
   protected readonly busy = signal(false);
   protected readonly trouble = signal<string | null>(null);
 

@@ -1,5 +1,6 @@
 import { anchorScenes } from '../../anchor/anchor-scenes';
 import type { AnchorScenes } from '../../anchor/scene';
+import { tieWay } from '@gold-peg/craft/bench-run';
 import { twoHoles } from '@gold-peg/craft/instrument';
 import type { WorksheetDesk } from '../desk/worksheet-desk';
 
@@ -7,6 +8,7 @@ import type { WorksheetDesk } from '../desk/worksheet-desk';
 export function scenesInHand(desk: WorksheetDesk): AnchorScenes | null {
   const [instrument, lane, run] = [desk.instrument(), desk.lanes()[desk.lane()], desk.run()];
   if (instrument === null || lane === undefined || run === null) return null;
+  const at = run.order.indexOf(lane.index);
   return anchorScenes(instrument.bridge.anchor, {
     count: instrument.strings.length,
     index: lane.index,
@@ -14,6 +16,8 @@ export function scenesInHand(desk: WorksheetDesk): AnchorScenes | null {
     wound: lane.texture === 'wound',
     twoHoles: twoHoles(instrument, lane.index),
     last: run.order.at(-1) === lane.index,
+    tie: tieWay(lane.texture === 'wound', desk.choices()),
+    tailUp: (run.order[at + 1] ?? run.order[at - 1] ?? 0) < lane.index,
     cover: instrument.bridge.cover,
   });
 }

@@ -3,6 +3,7 @@ import { checkString, zeroError } from '@gold-peg/craft/gauges';
 import { printGauge } from '@gold-peg/craft/strings';
 import { fromMillimetres, metres, toMillimetres } from '@gold-peg/craft/units';
 import type { GaugeRead } from '@gold-peg/craft/worksheet';
+import { Measures, say } from '../../preferences/measures';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 
 /** What a reading says of a string: on one line for its lane, and whole. */
@@ -16,6 +17,7 @@ export interface Verdict {
 @Injectable()
 export class Readings {
   private readonly desk = inject(WorksheetDesk);
+  private readonly measures = inject(Measures);
   private readonly strings = computed(() => this.desk.strings().filter((string) => string !== null));
 
   /** A reading is of the string that was planned when it was taken: another set that is chosen since has to be measured itself. */
@@ -40,8 +42,8 @@ export class Readings {
     });
     const off = zeroError(readings);
     if (off === null) return null;
-    const mm = toMillimetres(off);
-    return `All ${readings.length} strings read ${Math.abs(mm).toFixed(2)} mm too ${mm > 0 ? 'much' : 'little'}: close the jaws, zero the caliper, measure again.`;
+    const much = say(this.measures.length(metres(Math.abs(off)), this.measures.units().length === 'in' ? 1 : 2));
+    return `All ${readings.length} strings read ${much} too ${off > 0 ? 'much' : 'little'}: close the jaws, zero the caliper, measure again.`;
   });
 }
 

@@ -3,8 +3,9 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { gaugeRead } from '@gold-peg/contract/bench-log';
 import { printGauge } from '@gold-peg/craft/strings';
-import { toMillimetres } from '@gold-peg/craft/units';
+import { fromInches, fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
 import { Caliper } from '../../devices/caliper';
+import { Measures, say } from '../../preferences/measures';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { Readings } from './readings';
 
@@ -20,8 +21,12 @@ export class StringCheckPanel {
   protected readonly desk = inject(WorksheetDesk);
   protected readonly caliper = inject(Caliper);
   private readonly readings = inject(Readings);
+  private readonly measures = inject(Measures);
 
-  protected readonly closedSays = computed(() => (this.caliper.closed() ?? 0).toFixed(2).replace('-', '−'));
+  protected readonly closedSays = computed(() => say(this.measures.length(fromMillimetres(this.caliper.closed() ?? 0), this.digits())));
+  protected readonly unit = computed(() => this.measures.units().length);
+  /** Hundredths of a millimetre, or thousandths of an inch. */
+  private readonly digits = computed(() => (this.unit() === 'in' ? 1 : 2));
   protected readonly typed = signal<number | null>(null);
   protected readonly fault = signal<string | null>(null);
   protected readonly lane = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
@@ -52,8 +57,12 @@ export class StringCheckPanel {
 
   protected async take(): Promise<void> {
     const typed = this.typed();
-    if (typed === null) return this.fault.set('Type what the string measures, mm.');
-    if (await this.keep(typed, 'typed')) this.typed.set(null);
+    if (typed === null) return this.fault.set(`Type what the string measures, ${this.unit()}.`);
+    const mm = this.unit() === 'in' ? toMillimetres(fromInches(typed)) : typed;
+    if (!(await this.keep(mm, 'typed'))) return;
+    this.typed.set(null);
+    // the keys are those of the worksheet again
+    (document.activeElement as HTMLElement | null)?.blur();
   }
 
   /** Returns whether it was kept: what no string can read is said, not logged. */
@@ -61,7 +70,8 @@ export class StringCheckPanel {
     const planned = this.planned();
     if (planned === null || this.desk.closed()) return false;
     const read = gaugeRead.safeParse({ readMm: mm, plannedMm: planned, by });
-    this.fault.set(read.success ? null : `The reading, ${mm} mm, ${read.error.issues[0]?.message ?? 'is not right'}.`);
+    const said = by === 'typed' ? `${this.typed() ?? mm} ${this.unit()}` : `${mm} mm`;
+    this.fault.set(read.success ? null : `The reading, ${said}, ${read.error.issues[0]?.message ?? 'is not right'}.`);
     if (!read.success) return false;
     await this.desk.happens({ kind: 'gauge-read', string: this.desk.lane() + 1, payload: read.data });
     return true;

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { stretchingInForce } from '@gold-peg/craft/bench-run';
+import { floats } from '@gold-peg/craft/instrument';
 import { isSoftMaterial } from '@gold-peg/craft/methods';
 import { Measures, say } from '../../preferences/measures';
 import { WorksheetDesk } from '../desk/worksheet-desk';
@@ -54,8 +55,8 @@ export class SchoolLine {
   private readonly settling = computed(() => this.desk.stage() === 'settle');
   /** Whether a block under the bridge would change what may come off together. */
   protected readonly floats = computed(() => {
-    const anchor = this.desk.instrument()?.bridge.anchor;
-    return !this.settling() && (anchor === 'floating-vibrato' || anchor === 'double-locking');
+    const bridge = this.desk.instrument()?.bridge;
+    return !this.settling() && bridge !== undefined && floats(bridge);
   });
   /** What a block bears: the springs are set for the strings that were on it. */
   protected readonly bears = computed(() => {

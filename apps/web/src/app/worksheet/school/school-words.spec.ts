@@ -6,7 +6,10 @@ import { instrumentOf } from '@gold-peg/craft/archetypes';
 import { saySchool, sayStretching } from './school-words';
 
 const said = (anchor: AnchorKind, choices: LayeredChoices = {}, blocked = false) =>
-  saySchool(schoolsInForce({ bridge: { anchor, behindSaddle: 0 as never, tieHoles: 'single', cover: false } }, choices, blocked), choices);
+  saySchool(
+    schoolsInForce({ bridge: { anchor, behindSaddle: 0 as never, tieHoles: 'single', cover: false, vibrato: false } }, choices, blocked),
+    choices,
+  );
 
 describe('the school in force, in words', () => {
   it('says how strings come off, in which order, whose choice it is and why', () => {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, linkedSignal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { pitchRead } from '@gold-peg/contract/bench-log';
 import { FINE_WORK } from '@gold-peg/craft/settle';
@@ -6,7 +6,7 @@ import type { PitchRead } from '@gold-peg/craft/worksheet';
 import { StageClock } from '../desk/stage-clock';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { CHART, roundsChart } from './rounds-chart';
-import { sayDrift, saySettling } from './settle-words';
+import { sayDrift } from './settle-words';
 import { Settling } from './settling';
 
 /** One round of the string in hand: what it cost goes in, whether it settles or slips and how long it will take comes out. */
@@ -28,7 +28,7 @@ export class RoundPanel {
   /** What is typed is of the string in hand: with another it begins anew. */
   protected readonly lost = linkedSignal<number, number | null>({ source: this.desk.lane, computation: () => null });
   protected readonly after = linkedSignal<number, PitchRead['after']>({ source: this.desk.lane, computation: () => 'stretch' });
-  protected readonly retuned = signal(true);
+  protected readonly retuned = linkedSignal<number, boolean>({ source: this.desk.lane, computation: () => true });
   protected readonly fault = linkedSignal<number, string | null>({ source: this.desk.lane, computation: () => null });
 
   protected readonly string = computed(() => this.settling.strings()[this.desk.lane()] ?? null);
@@ -36,10 +36,7 @@ export class RoundPanel {
     const { drops = [], judged = null } = this.string() ?? {};
     return roundsChart(drops, judged?.verdict === 'slipping' ? null : (judged?.nextDrop ?? null), FINE_WORK);
   });
-  protected readonly says = computed(() => {
-    const { drops = [], judged = null } = this.string() ?? {};
-    return judged === null ? null : saySettling(drops, judged);
-  });
+  protected readonly says = computed(() => this.string()?.says ?? null);
   protected readonly driftSays = computed(() => {
     const string = this.string();
     if (string === null || !string.soft) return null;

@@ -6,7 +6,6 @@ import { StageLanes } from '../lanes/stage-lanes';
 import { NowPanel } from '../now/now-panel';
 import { SchoolLine } from '../school/school-line';
 import { RoundPanel } from './round-panel';
-import { saySettling } from './settle-words';
 import { Settling } from './settling';
 
 /** Rounds of stretching and tuning, until each string stays: what they cost lies in the lanes. */
@@ -14,7 +13,6 @@ import { Settling } from './settling';
   selector: 'peg-settle-stage',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Caution, NowPanel, RoundPanel, SchoolLine, StageLanes],
-  providers: [Settling],
   templateUrl: './settle-stage.html',
   styleUrl: '../plain/plain-stage.scss',
 })
@@ -24,7 +22,5 @@ export class SettleStage {
   protected readonly step = this.desk.stepInHand;
   protected readonly cautions = computed(() => (this.step()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));
   protected readonly drops = computed(() => this.settling.strings().map(({ drops }) => drops));
-  protected readonly verdicts = computed(() =>
-    this.settling.strings().map(({ drops, judged }) => (judged === null ? '' : saySettling(drops, judged).short)),
-  );
+  protected readonly verdicts = computed(() => this.settling.strings().map(({ says }) => says?.short ?? ''));
 }

@@ -1,3 +1,4 @@
+import type { AnchorKind, PostStyle } from '@gold-peg/craft/instrument';
 import { FINE_WORK, HOLDS, type Band, type DriftForecast, type RoundsJudged } from '@gold-peg/craft/settle';
 
 export interface SettlingWords {
@@ -19,8 +20,12 @@ function between({ low, high }: Band, one: (value: number) => string): string {
   return Number.isFinite(high) ? ` (${one(low)} to ${one(high)})` : ` (${one(low)} at least, perhaps never)`;
 }
 
-/** What the rounds of a string say. `drops` holds at least one. */
-export function saySettling(drops: readonly number[], { verdict, slipProbability, roundsLeft, nextDrop }: RoundsJudged): SettlingWords {
+/** What the rounds of a string say. `drops` holds at least one. `soft`: it creeps, so that rounds tell slip alone and the clock the rest. `held`: where it may slip. */
+export function saySettling(
+  drops: readonly number[],
+  { verdict, slipProbability, roundsLeft, nextDrop }: RoundsJudged,
+  { soft = false, held = HELD }: { soft?: boolean; held?: string } = {},
+): SettlingWords {
   const last = drops.at(-1) ?? 0;
   const lost = last < 0 ? `${cents(-last)} sharp` : `lost ${cents(last)}`;
   const sharp = last < 0 ? ' It is sharp: stretch it down, never slacken to pitch.' : '';
@@ -37,21 +42,26 @@ export function saySettling(drops: readonly number[], { verdict, slipProbability
     case 'slipping':
       return said(
         '✗ slipping',
-        `✗ The drops do not shrink: it slips (${percent(slipProbability)}). Slacken it, look at ${PLACES_OF_SLIP}, bring it up again.`,
+        `✗ The drops do not shrink: it slips (${percent(slipProbability)}). Slacken it, look at ${held}, bring it up again.`,
         true,
       );
     case 'check':
       return said(
         '? check the anchor',
-        `? The drops hardly shrink: ${percent(slipProbability)} that it slips. Look at ${PLACES_OF_SLIP} before the next round.${next}`,
+        `? The drops hardly shrink: ${percent(slipProbability)} that it slips. Look at ${held} before the next round.${next}`,
         true,
       );
     case 'settling': {
+      if (soft)
+        return said(
+          'no slip: now the clock',
+          `It stretches and does not slip. By hand it is never done: leave it alone, and read it after a rest.`,
+        );
       if (roundsLeft.likely === 0) return said('✓ settled', `✓ Settled: a round costs no more than ${cents(FINE_WORK)}.`, false, true);
       if (!Number.isFinite(roundsLeft.likely))
         return said(
           '? never within 2 ¢',
-          `? It goes on losing more than ${cents(FINE_WORK)} a round. Look at ${PLACES_OF_SLIP}; an old or overstretched string does the same.${next}`,
+          `? It goes on losing more than ${cents(FINE_WORK)} a round. Look at ${held}; an old or overstretched string does the same.${next}`,
           true,
         );
       const more = roundsLeft.likely === 1 ? 'one more round' : `${roundsLeft.likely} more rounds`;
@@ -66,7 +76,15 @@ export function sayRounds(drops: readonly number[]): string {
   return last === undefined ? '–' : `${drops.length} ${drops.length === 1 ? 'round' : 'rounds'}, last ${cents(last)}`;
 }
 
-const PLACES_OF_SLIP = 'anchor, kink and clamp';
+const HELD = 'anchor, kink and clamp';
+
+/** Where a string of this post may slip, the likeliest first. */
+export function placesOfSlip(style: PostStyle | undefined, anchor: AnchorKind | undefined): string {
+  if (style === 'friction') return 'its peg first (the screw a little tighter), then knot and tie';
+  if (anchor === 'tie-block' || anchor === 'wrap-and-tuck' || anchor === 'knot-in-slot')
+    return 'the tie at the bridge and the turns on the post';
+  return HELD;
+}
 
 /** When a string that creeps is tuned again, and from when it holds. `since`: when it was brought to pitch, ms; hours count from there. */
 export function sayDrift({ nextRetune, holdsFrom }: DriftForecast, since: number, now: number): string {

@@ -4,6 +4,7 @@ import { FINE_WORK, forecastDrift, HOLDS, judgeRounds, type DriftForecast, type 
 import { cents } from '@gold-peg/craft/units';
 import { driftOf, dropsOf } from '@gold-peg/craft/worksheet';
 import { WorksheetDesk } from '../desk/worksheet-desk';
+import { placesOfSlip, saySettling, type SettlingWords } from './settle-words';
 
 /** One string that settles: what its rounds cost, what they say, and how it moves by itself where it is of a kind that does. */
 export interface SettlingString {
@@ -12,7 +13,9 @@ export interface SettlingString {
   /** Nylon, fluorocarbon, gut and basses on floss go on moving for a day. */
   soft: boolean;
   drift: DriftForecast | null;
-  /** When it was first brought to pitch, ms; null where that was not noted. */
+  /** What its rounds say, in words; null where none was read. */
+  says: SettlingWords | null;
+  /** When it first bore pull, ms; null where that was not noted. */
   since: number | null;
 }
 
@@ -24,15 +27,18 @@ export class Settling {
 
   readonly strings = computed<readonly SettlingString[]>(() => {
     const sheet = this.desk.sheet();
-    return this.desk.lanes().map(({ index, string }) => {
+    return this.desk.lanes().map(({ index, string, place }) => {
       const drops = dropsOf(sheet, index);
       const soft = string !== null && isSoft(string);
       const readings = soft ? driftOf(sheet, index) : [];
-      const start = sheet.done['bring-up'][index]?.at;
+      const start = sheet.tensioned[index]?.at;
+      const judged = drops.length === 0 ? null : this.once(drops, () => judgeRounds({ drops: drops.map(cents), tolerance: FINE_WORK }));
+      const held = placesOfSlip(place.post.style, this.desk.instrument()?.bridge.anchor);
       return {
         drops,
         soft,
-        judged: drops.length === 0 ? null : this.once(drops, () => judgeRounds({ drops: drops.map(cents), tolerance: FINE_WORK })),
+        judged,
+        says: judged === null ? null : saySettling(drops, judged, { soft, held }),
         drift: readings.some((reading) => reading.cents !== null)
           ? this.once(readings, () => forecastDrift({ readings, limit: HOLDS.cents, hold: HOLDS }))
           : null,

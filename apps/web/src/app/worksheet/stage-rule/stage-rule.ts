@@ -38,17 +38,17 @@ export class StageRule {
     return STAGES.map((id) => {
       const here = this.desk.stage() === id;
       const strings = passed(sheet, id);
-      const count = strings.filter(Boolean).length;
-      // in the order of the work: a string that was left out shows as a gap
+      // in the order of the work, those of the job alone: a string that was left out shows as a gap
       const order = this.desk.run()?.order ?? strings.map((_, index) => index);
+      const count = order.filter((string) => strings[string] === true).length;
       const ticks = order.map((string) => (strings[string] === true ? 'done' : here && string === this.desk.lane() ? 'next' : 'open'));
       return {
         id,
         name: STAGE_NAMES[id],
         here,
-        all: count === strings.length,
+        all: count === order.length,
         ticks,
-        label: `${STAGE_NAMES[id]}, ${count} of ${strings.length} strings passed`,
+        label: `${STAGE_NAMES[id]}, ${count} of ${order.length} strings passed`,
       };
     });
   });

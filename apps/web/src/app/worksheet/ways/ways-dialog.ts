@@ -3,12 +3,12 @@ import { FormsModule } from '@angular/forms';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { invalidInput } from '@gold-peg/contract/problems';
 import { methodChoices } from '@gold-peg/contract/methods';
-import { METHOD_LAYERS, stringClass, type MethodChoices, type MethodLayer, type StringClass } from '@gold-peg/craft/methods';
+import { METHOD_LAYERS, stringClass, type MethodChoices, type MethodLayer } from '@gold-peg/craft/methods';
 import { Api } from '../../server/api';
 import { sayProblem } from '../../server/server-problem';
 import { Session } from '../../session/session';
 import type { WorksheetDesk } from '../desk/worksheet-desk';
-import { choiceRows, LAYER_NAMES, turnRows, withChoice, withTurns, type ChoiceKey } from './ways-form';
+import { choiceRows, LAYER_NAMES, numberRows, stringRows, turnRows, withChoice, withNumber, type ChoiceKey } from './ways-form';
 
 const AT_THE_POST: readonly ChoiceKey[] = ['plainFixing', 'woundFixing', 'softFixing', 'cutTime'];
 const OF_THE_RUN: readonly ChoiceKey[] = ['stripping', 'stringOrder', 'anchoring', 'stretching'];
@@ -35,20 +35,28 @@ export class WaysDialog {
     const found = this.desk.strings().flatMap((string) => (string === null || family === undefined ? [] : [stringClass(family, string)]));
     return [...new Set(found)];
   });
-  protected readonly sections = computed(() => [
-    { head: 'turns wanted', rows: turnRows(this.classes(), this.desk.choices()) },
-    { head: 'fixed at the post', rows: choiceRows(AT_THE_POST, this.desk.choices()) },
-    { head: 'the run', rows: choiceRows(OF_THE_RUN, this.desk.choices()) },
-  ]);
+  protected readonly sections = computed(() => {
+    const all = this.desk.choices();
+    const tied = this.desk.instrument()?.bridge.anchor === 'tie-block';
+    return [
+      { head: 'turns wanted', rows: [...turnRows(this.classes(), all), ...stringRows(this.desk.lane() + 1, all)] },
+      { head: 'at the post', rows: [...choiceRows(AT_THE_POST, all), ...numberRows(['stubMm', 'nutDeg'], all)] },
+      ...(tied
+        ? [{ head: 'at the tie block', rows: [...choiceRows(['tieSmooth'], all), ...numberRows(['tucksSmooth', 'tucksWound'], all)] }]
+        : []),
+      { head: 'the run', rows: choiceRows(OF_THE_RUN, all) },
+    ];
+  });
+
   /** Ways of the house are the owner's to change; at the counter nobody winds. */
   protected readonly mayChange = computed<Readonly<Record<MethodLayer, boolean>>>(() => {
     const role = this.session.person()?.role;
     return { instrument: role !== 'counter', technician: true, house: role === 'owner' };
   });
 
-  protected setTurns(layer: MethodLayer, of: string, typed: string): void {
-    const turns = typed.trim() === '' ? null : Number(typed.replace(',', '.'));
-    void this.keep(layer, withTurns(this.desk.choices()[layer] ?? {}, of as StringClass, turns));
+  protected setNumber(layer: MethodLayer, key: string, typed: string): void {
+    const value = typed.trim() === '' ? null : Number(typed.replace(',', '.'));
+    void this.keep(layer, withNumber(this.desk.choices()[layer] ?? {}, key, value));
   }
 
   protected setChoice(layer: MethodLayer, key: string, value: string): void {

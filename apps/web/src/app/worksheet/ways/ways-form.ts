@@ -7,7 +7,15 @@ import {
   type StringClass,
 } from '@gold-peg/craft/methods';
 
-const STEEL = { 'kink-lock': 'kink lock', 'over-one-under-rest': 'over one, under the rest', 'turns-first': 'turns first' } as const;
+const STEEL = {
+  'kink-lock': 'kink lock',
+  'over-one-under-rest': 'over one, under the rest',
+  'wind-down': 'wound down, no lock',
+  'under-all': 'all turns under the tail',
+  'over-last': 'the last over the tail',
+  'turns-first': 'turns first',
+  'crossing-turn': 'turns first, one crossing',
+} as const;
 
 /** What may be chosen besides turns, with the words of its choices. */
 export const CHOICES = {
@@ -15,12 +23,18 @@ export const CHOICES = {
   woundFixing: { label: 'wound steel through a hole', words: STEEL, builtIn: 'over-one-under-rest' },
   softFixing: {
     label: 'nylon, fluorocarbon, gut',
-    words: { 'loop-tie': 'loop tie', 'twice-through': 'twice through' },
+    words: {
+      'loop-tie': 'loop tie',
+      'twice-through': 'twice through',
+      'kink-lock': 'kink lock',
+      'turns-first': 'turns first',
+      'wind-down': 'wound down, no lock',
+    },
     builtIn: 'loop-tie',
   },
   cutTime: {
     label: 'the tail, where there is a choice',
-    words: { 'before-winding': 'cut before winding', 'after-it-holds': 'cut once it holds' },
+    words: { 'before-winding': 'cut before winding', 'after-winding': 'cut once wound', 'after-it-holds': 'cut once it holds' },
     builtIn: 'before-winding',
   },
   stripping: {
@@ -36,6 +50,7 @@ export const CHOICES = {
       'outside-in': 'outside in',
       'inside-out': 'inside out',
       alternating: 'bass and treble in turn',
+      'toward-middle': 'basses up, then trebles down',
     },
     builtIn: 'low-first',
   },
@@ -56,6 +71,11 @@ export const CHOICES = {
     },
     builtIn: 'by the kind of string',
   },
+  tieSmooth: {
+    label: 'smooth strings through a tie block',
+    words: { 'once-through': 'once through', 'twice-through': 'twice through' },
+    builtIn: 'twice-through',
+  },
 } as const satisfies Record<string, { label: string; words: Readonly<Record<string, string>>; builtIn: string }>;
 export type ChoiceKey = keyof typeof CHOICES;
 
@@ -63,7 +83,9 @@ const CLASSES: Readonly<Record<StringClass, string>> = {
   'thin-plain': 'thin plain',
   middle: 'middle, plain or wound',
   'thick-wound': 'thick wound',
-  bass: 'bass',
+  bass: 'bass, all',
+  'bass-a': 'bass, its A',
+  'bass-low': 'bass, the lowest',
   'mandolin-plain': 'mandolin treble',
   'mandolin-wound': 'mandolin bass',
   'soft-plain': 'nylon treble',
@@ -89,14 +111,43 @@ function layersOf(read: (choices: MethodChoices) => string | null, all: LayeredC
   return { layers, from: METHOD_LAYERS.find((layer) => layers[layer] !== null) ?? 'built-in' };
 }
 
+const rowOf = (
+  key: string,
+  label: string,
+  builtIn: string,
+  read: (choices: MethodChoices) => number | undefined,
+  all: LayeredChoices,
+): WayRow => ({
+  key,
+  label,
+  builtIn,
+  choices: null,
+  ...layersOf((choices) => read(choices)?.toString() ?? null, all),
+});
+
+/** Turns of each class, and the most of them. */
 export const turnRows = (classes: readonly StringClass[], all: LayeredChoices): WayRow[] =>
-  classes.map((each) => ({
-    key: each,
-    label: CLASSES[each],
-    builtIn: String(BUILT_IN_TURNS[each].turns),
-    choices: null,
-    ...layersOf(({ turns }) => (turns?.[each] === undefined ? null : String(turns[each])), all),
-  }));
+  classes.flatMap((each) => [
+    rowOf(`turns ${each}`, CLASSES[each], String(BUILT_IN_TURNS[each].turns), ({ turns }) => turns?.[each], all),
+    rowOf(`most ${each}`, 'at most', String(BUILT_IN_TURNS[each].mostTurns), ({ mostTurns }) => mostTurns?.[each], all),
+  ]);
+
+/** Turns of one string by itself, and the most of them. */
+export const stringRows = (number: number, all: LayeredChoices): WayRow[] => [
+  rowOf(`string-turns ${number}`, `string ${number} alone`, 'by its class', ({ strings }) => strings?.[number]?.turns, all),
+  rowOf(`string-most ${number}`, 'at most', 'by its class', ({ strings }) => strings?.[number]?.most, all),
+];
+
+/** Numbers at the post and at the bridge. */
+export const NUMBERS = {
+  stubMm: { label: 'stub left standing, mm', builtIn: 'by the fixing' },
+  nutDeg: { label: 'angle wanted over the nut, °', builtIn: 'by the head' },
+  tucksSmooth: { label: 'tucks of a smooth string', builtIn: '2 or 3' },
+  tucksWound: { label: 'tucks of a wound string', builtIn: '1 or 2' },
+} as const;
+export type NumberKey = keyof typeof NUMBERS;
+export const numberRows = (keys: readonly NumberKey[], all: LayeredChoices): WayRow[] =>
+  keys.map((key) => rowOf(key, NUMBERS[key].label, NUMBERS[key].builtIn, (choices) => choices[key], all));
 
 export const choiceRows = (keys: readonly ChoiceKey[], all: LayeredChoices): WayRow[] =>
   keys.map((key) => {
@@ -111,10 +162,29 @@ export const choiceRows = (keys: readonly ChoiceKey[], all: LayeredChoices): Way
     };
   });
 
-/** The choices with one changed; null takes it back. */
-export function withTurns(choices: MethodChoices, of: StringClass, turns: number | null): MethodChoices {
-  const { [of]: _old, ...rest } = choices.turns ?? {};
-  return { ...choices, turns: turns === null ? rest : { ...rest, [of]: turns } };
+/** The choices with one number changed, by the key of its row; null takes it back. */
+export function withNumber(choices: MethodChoices, key: string, value: number | null): MethodChoices {
+  const [what = '', of = ''] = key.split(' ');
+  switch (what) {
+    case 'turns':
+      return { ...choices, turns: changed(choices.turns, of, value) };
+    case 'most':
+      return { ...choices, mostTurns: changed(choices.mostTurns, of, value) };
+    case 'string-turns':
+    case 'string-most': {
+      const field = what === 'string-turns' ? 'turns' : 'most';
+      const own = changed(choices.strings?.[of], field, value);
+      return { ...choices, strings: changed(choices.strings, of, Object.keys(own).length === 0 ? null : own) };
+    }
+    default:
+      return changed(choices, what, value);
+  }
+}
+
+/** A record with one entry changed; null takes it out. */
+function changed<T extends object>(of: T | undefined, key: string, value: unknown): T {
+  const rest = Object.fromEntries(Object.entries(of ?? {}).filter(([each]) => each !== key));
+  return (value === null ? rest : { ...rest, [key]: value }) as T;
 }
 
 export function withChoice(choices: MethodChoices, key: ChoiceKey, value: string | null): MethodChoices {

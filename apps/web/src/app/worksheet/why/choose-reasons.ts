@@ -1,24 +1,31 @@
-import { SAFE_SHARE_OF_BREAKING } from '@gold-peg/craft/constants';
+import { NUT, SAFE_SHARE_OF_BREAKING } from '@gold-peg/craft/constants';
 import { seatString } from '@gold-peg/craft/gauges';
 import type { Instrument } from '@gold-peg/craft/instrument';
 import { slotFit } from '@gold-peg/craft/nut';
 import type { MassBasis, StringProperties } from '@gold-peg/craft/strings';
 import type { Bend } from '@gold-peg/craft/tension';
 import { strungOf, type Seat } from '@gold-peg/craft/tuning';
-import { noteAtOrBelow } from '@gold-peg/craft/units';
+import { fromMillimetres, noteAtOrBelow, type Metres } from '@gold-peg/craft/units';
 import type { Lane } from '../desk/lane';
-import { millimetres, type WhyLine } from './why-line';
+import type { SayLong, WhyLine } from './why-line';
 import { pullReason } from './pull-reason';
 
 /** Why a string pulls so much, how near it is to breaking, and whether its slot has room. */
-export function chooseReasons(lane: Lane, string: StringProperties, instrument: Instrument): WhyLine[] {
-  const seat = strungOf(instrument).seats[lane.index];
+export function chooseReasons(
+  lane: Lane,
+  string: StringProperties,
+  instrument: Instrument,
+  { slots, long }: { slots: readonly (Metres | null)[]; long: SayLong },
+): WhyLine[] {
+  const seat = strungOf(instrument, slots).seats[lane.index];
   if (seat === undefined) return [];
   const { load, bend } = seatString(string, seat);
-  const fit = slotFit(lane.place.slotWidth, string.gauge);
+  const slot = seat.slotWidth ?? lane.place.slotWidth;
+  const fit = slotFit(slot, string.gauge);
+  const measured = seat.slotMeasured === true ? '' : ', typical of its kind and never measured here';
   return [
-    massReason(string),
-    pullReason(load, lane, string, instrument),
+    massReason(string, long),
+    pullReason(load, lane, string, instrument, long),
     {
       what: 'reserve',
       value: `${(100 * load.reserve).toFixed(0)} %`,
@@ -31,35 +38,35 @@ export function chooseReasons(lane: Lane, string: StringProperties, instrument: 
       rule: 'the highest note that keeps the pull under the safe share of the breaking load',
       from: `safe share ${(100 * SAFE_SHARE_OF_BREAKING.value).toFixed(0)} % (${SAFE_SHARE_OF_BREAKING.source}); ${load.semitonesToSafe.toFixed(1)} semitones above ${lane.place.note}`,
     },
-    ...bendReason(bend, string, seat),
+    ...bendReason(bend, string, seat, long),
     {
       what: 'nut slot',
       value: { fits: 'fits', binds: 'may bind', loose: 'wide' }[fit.kind],
-      rule: 'slot width − gauge, wanted 0.05 to 0.12 mm',
-      from: `slot ${millimetres(lane.place.slotWidth, 2)} − string ${millimetres(string.gauge, 2)} = ${millimetres(fit.room, 2)}`,
+      rule: `slot width − gauge, wanted ${long(fromMillimetres(NUT.leastSlotRoom.value), 2)} to ${long(fromMillimetres(NUT.mostSlotRoom.value), 2)}`,
+      from: `slot ${long(slot, 2)}${measured} − string ${long(string.gauge, 2)} = ${long(fit.room, 2)}`,
     },
   ];
 }
 
-function bendReason(bend: Bend | null, string: StringProperties, { path }: Seat): WhyLine[] {
+function bendReason(bend: Bend | null, string: StringProperties, { path }: Seat, long: SayLong): WhyLine[] {
   if (bend === null) return [];
   return [
     {
       what: 'feel',
       value: `${bend.force.toFixed(1)} N`,
       rule: 'force that bends the note at fret 12 up a semitone: 2 T sin θ, with T grown by EA times the stretch',
-      from: `${millimetres(bend.travel)} aside, ${bend.centsPerMillimetre.toFixed(0)} cents per mm there; EA ${(string.stiffnessAtPitch / 1000).toFixed(1)} kN, shared by ${millimetres(path, 0)} of string that slides freely`,
+      from: `${long(bend.travel)} aside, ${bend.centsPerMillimetre.toFixed(0)} cents per mm there; EA ${(string.stiffnessAtPitch / 1000).toFixed(1)} kN, shared by ${long(path, 0)} of string that slides freely`,
     },
   ];
 }
 
-function massReason(string: StringProperties): WhyLine {
+function massReason(string: StringProperties, long: SayLong): WhyLine {
   const { basis, core, gauge, bandPercent } = string;
   return {
     what: 'mass',
     value: `${(1000 * string.linearDensity).toFixed(3)} g/m`,
     rule: basis.weighed ? 'what an offcut weighed, over its length: it wins over what the gauge would give' : massRule(basis),
-    from: `gauge ${millimetres(gauge, 3)}${core === null ? '' : `, core ${millimetres(core, 3)} (${CORE_WORDS[basis.core]})`}; good to ±${bandPercent} %`,
+    from: `gauge ${long(gauge, 3)}${core === null ? '' : `, core ${long(core, 3)} (${CORE_WORDS[basis.core]})`}; good to ±${bandPercent} %`,
   };
 }
 

@@ -7,27 +7,30 @@ import { ownHand } from '../../preferences/own-hand';
 import { SCHOOLS, slackWords } from '../../preferences/slack-words';
 import type { Lane } from '../desk/lane';
 import { sayFor } from '../wind/lane-rows';
-import { millimetres, type WhyLine } from './why-line';
+import { longIn, type WhyLine } from './why-line';
 
 /** Why the slack is said as it is, in the school of the person. `leaves` is what is known of their hand. */
 export function measureReason(lane: Lane, plan: PostPlan, measures: Measures, leaves: number): WhyLine {
+  const long = longIn(measures);
   const said = sayFor(lane, plan, measures, leaves);
   const factor = handFactor(measures.preferences().slackMeasure, leaves);
   const slack = metres(plan.slack / factor);
   const hand = ownHand(measures.preferences());
-  const corrected = factor === 1 ? '' : `; you leave ${(100 * leaves).toFixed(0)} % of what you mean, so ${millimetres(slack)} are meant`;
+  const corrected = factor === 1 ? '' : `; you leave ${(100 * leaves).toFixed(0)} % of what you mean, so ${long(slack)} are meant`;
   const from = (): string => {
     switch (said.kind) {
       case 'fret':
-        return `−12 log₂(1 − slack / scale of ${millimetres(lane.place.scaleLength, 0)}); fret 1 lies ${millimetres(nutToFret(1, lane.place.scaleLength))} from the nut`;
+        return `−12 log₂(1 − slack / scale of ${long(lane.place.scaleLength, 0)}); fret 1 lies ${long(nutToFret(1, lane.place.scaleLength))} from the nut`;
       case 'posts':
-        return `slack over ${millimetres(plan.postSpacing ?? 0)} from post to post`;
+        return `cut beyond its own post over ${long(plan.postSpacing ?? 0)} from post to post`;
       case 'fists':
-        return `half of √((scale + slack)² − scale²) is the height of the lift, over a fist of ${millimetres(hand.fist, 0)}`;
+        return `half of √((scale + slack)² − scale²) is the height of the lift, over a fist of ${long(hand.fist, 0)}`;
       case 'fingers':
-        return `slack over a finger of ${millimetres(hand.finger, 0)}`;
+        return `slack over a finger of ${long(hand.finger, 0)}`;
       case 'spacers':
-        return `slack over a spacer of ${millimetres(hand.spacer, 0)}`;
+        return `slack over a spacer of ${long(hand.spacer, 0)}`;
+      case 'past-end':
+        return `cut beyond its own post less what the headstock reaches past it, typically ${long(lane.toEnd ?? 0, 0)}`;
       case 'past-post':
         return 'slack and what the end needs';
       case 'wraps':

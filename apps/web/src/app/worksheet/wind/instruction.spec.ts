@@ -9,7 +9,7 @@ function said(archetypeId: string, number: number, choices: LayeredChoices = {})
   const lane = lanes[number - 1];
   const plan = lane?.string == null ? null : windString({ instrument, index: number - 1, string: lane.string, choices });
   if (lane === undefined || plan === null) throw new Error('no lane');
-  return { ...instructionFor(lane, plan, instrument), cut: sayCutTime(plan.methods.cut) };
+  return { ...instructionFor(lane, plan, instrument, (length) => `${(length * 1000).toFixed(0)} mm`), cut: sayCutTime(plan.methods.cut) };
 }
 const told = (archetypeId: string, number: number, choices?: LayeredChoices) => said(archetypeId, number, choices).steps.join(' ');
 
@@ -20,7 +20,10 @@ describe('what to do now at the post', () => {
   });
 
   it('bends a wound string before it is cut at a slotted post', () => {
-    expect(told('bass-in-line', 4)).toMatch(/Bend it square a little beyond the mark, then cut/);
+    const [, bend = 0, cut = 0] = (/Bend it square at (\d+) mm, cut it at (\d+) mm, bend first/.exec(told('bass-in-line', 4)) ?? []).map(
+      Number,
+    );
+    expect(cut - bend).toBe(13); // the depth of its post
   });
 
   it('turns the bass side anticlockwise and the treble side clockwise, in line all one way', () => {
@@ -43,15 +46,15 @@ describe('what to do now at the post', () => {
 
   it('clamps a locking post straight, less than half a turn, and trims it only once it holds', () => {
     const { steps, cut } = said('electric-seven', 1);
-    expect(steps[0]).toContain('Pull it straight through and lock it');
-    expect(steps[1]).toMatch(/0\.[1-5] of a turn brings it to pitch/);
+    expect(steps.join(' ')).toContain('Pull it straight through and lock it');
+    expect(steps.at(-1)).toMatch(/0\.[1-5] of a turn brings it to pitch/);
     expect(cut).toMatch(/^Cut later: a tail cut before the lock held is a string lost/);
   });
 
   it('bends a string of a headless instrument at its clamp, and counts the screw', () => {
     const { steps, wrongWay, cut } = said('electric-headless', 6);
     expect(steps[0]).toContain('draw the end just inside');
-    expect(steps[1]).toMatch(/\d+ turns, \d+\.\d of its 16 mm/);
+    expect(steps[1]).toMatch(/\d+ turns, \d+ mm of its 16 mm/);
     expect(wrongWay).toBeNull();
     expect(cut).toContain('Bend first, then cut');
   });
@@ -71,10 +74,29 @@ describe('what to do now at the post', () => {
   });
 
   it('follows the ways in force: wrapped first by hand, or twice through', () => {
-    expect(told('acoustic-parlour', 1, { technician: { plainFixing: 'turns-first' } })).toMatch(
-      /Wrap it slack round the post by hand, 2[¼½¾]? turns/,
-    );
+    const wrapped = told('acoustic-parlour', 1, { technician: { plainFixing: 'turns-first' } });
+    // three turns in all: what is wrapped by hand, and what the button adds as the string stretches
+    const [, byHand = '', adds = ''] =
+      /by hand, (\S+) turns, .*lie under the tail.*adds the last (\S+) turn, 3 turns in all/.exec(wrapped) ?? [];
+    const quarters = (text: string) => Number(text.replace(/[¼½¾]/, '') || 0) + ({ '¼': 0.25, '½': 0.5, '¾': 0.75 }[text.slice(-1)] ?? 0);
+    expect(quarters(byHand) + quarters(adds)).toBeCloseTo(3, 9);
+    expect(wrapped).not.toMatch(/Turn clockwise, 3 turns/);
+    expect(told('acoustic-parlour', 1, { technician: { plainFixing: 'crossing-turn' } })).toContain('the last one up across the others');
+    expect(told('acoustic-parlour', 1, { technician: { plainFixing: 'under-all' } })).toContain('every turn passes under it');
     expect(told('ukulele-concert', 1, { house: { softFixing: 'twice-through' } })).toContain('through again in the same direction');
     expect(said('acoustic-parlour', 1, { house: { cutTime: 'after-it-holds' } }).cut).toContain('Cut later: your way');
+  });
+
+  it('stands the empty hole in line, puts a string under its tree in time, and lets a bass string hang straight', () => {
+    expect(told('acoustic-parlour', 1)).toMatch(/^The empty hole stands in line with the string/);
+    expect(told('electric-in-line', 1)).toContain('Under its tree before it is tight');
+    expect(told('electric-double-locking', 1)).toContain('Under its bar before it is tight');
+    expect(told('electric-in-line', 6)).not.toContain('tree');
+    expect(told('bass-in-line', 4)).toMatch(/^Let it untwist and hang straight/);
+    expect(told('ukulele-soprano', 1)).toContain('between slipping and too stiff');
+  });
+
+  it('pulls tight what stretch alone would wind too often', () => {
+    expect(told('ukulele-baritone', 3)).toContain('Pull it tight through the hole');
   });
 });

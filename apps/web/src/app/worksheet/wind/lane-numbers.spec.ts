@@ -8,6 +8,7 @@ import { kindPicture } from '../../register/kind-picture';
 import { Session } from '../../session/session';
 import { SCHOOLS } from '../../preferences/slack-words';
 import { measureReason } from '../why/measure-reason';
+import type { AsWound } from '../desk/wind-plans';
 import { laneNumbers } from './lane-rows';
 import { liveFacts } from './live-facts';
 
@@ -24,9 +25,9 @@ describe('numbers of a lane at Wind', () => {
   let measures: Measures;
   const prefer = (change: Partial<Preferences>) =>
     TestBed.inject(Session).person.set({ id: 'p', name: 'P', role: 'owner', preferences: { ...DEFAULT_PREFERENCES, ...change } });
-  const numbers = (id: string, index: number, leaves = 1, counted: number | null = null) => {
+  const numbers = (id: string, index: number, leaves = 1, wound: AsWound | null = null) => {
     const { lane, plan } = benchOf(id, index);
-    return laneNumbers(lane, plan, counted, measures, leaves);
+    return laneNumbers(lane, { plan, wound, measures, leaves });
   };
 
   beforeEach(() => {
@@ -38,7 +39,8 @@ describe('numbers of a lane at Wind', () => {
     expect(numbers('acoustic-parlour', 0).measure).toMatch(/^fret 1\.\d$/);
     expect(fret(numbers('acoustic-parlour', 0, 1.2).measure)).toBeLessThan(fret(numbers('acoustic-parlour', 0).measure));
     prefer({ slackMeasure: 'posts' });
-    expect(numbers('acoustic-parlour', 0).measure).toMatch(/^1\.\d posts$/);
+    expect(numbers('acoustic-parlour', 0).measure).toMatch(/^1\.\d posts$/); // two posts follow its own
+    expect(numbers('acoustic-parlour', 2).measure).toMatch(/^end \+ \d+ mm$/); // none follows
     prefer({ slackMeasure: 'finger', hand: { fistMm: 90, fingerMm: 20, spacerMm: 50 } });
     expect(numbers('acoustic-parlour', 0).measure).toBe('3 fingers'); // 59 mm of slack
     prefer({ slackMeasure: 'turns-first' });
@@ -47,7 +49,8 @@ describe('numbers of a lane at Wind', () => {
 
   it('ask for no slack where a post is locked straight or stretch makes the turns', () => {
     expect(numbers('electric-seven', 0).measure).toBe('none: straight');
-    expect(numbers('ukulele-concert', 0).slack?.band).toMatch(/ to /);
+    expect(numbers('ukulele-concert', 0).slack?.band).toMatch(/^± about \d+[05]$/);
+    expect(numbers('ukulele-baritone', 2)).toMatchObject({ measure: 'pull tight', slack: { value: 'pull tight', unit: '' } });
   });
 
   it('give the reason of each measure with a sum that comes out at it', () => {
@@ -59,7 +62,7 @@ describe('numbers of a lane at Wind', () => {
       return measureReason(lane, plan, measures, 1);
     };
     expect(why('finger').from).toContain('20 mm');
-    expect(why('posts').value).toBe(`${(slack / (plan.postSpacing ?? 1) / 1000).toFixed(1)} posts`);
+    expect(why('posts').value).toBe(`${(plan.cut / (plan.postSpacing ?? 1)).toFixed(1)} posts`);
     expect(why('fist').from).toContain('a fist of 90 mm');
     // 632 (1 − 2^(−1/12)) = 35.5 mm to the first fret
     expect(why('pull-back').from).toContain('fret 1 lies 35.5 mm');
@@ -67,9 +70,21 @@ describe('numbers of a lane at Wind', () => {
     for (const school of ['spacer', 'past-post', 'turns-first'] as const) expect(why(school).rule).toBe(SCHOOLS[school].does);
   });
 
-  it('show counted turns in place of planned ones', () => {
+  it('show what was wound in place of what was planned, and what was counted above all', () => {
+    const wound: AsWound = { turns: 2.75, slack: metres(0.041), cut: metres(0.052), nutDeg: 7.3, counted: true };
     expect(numbers('acoustic-parlour', 0)).toMatchObject({ turns: '3', counted: false });
-    expect(numbers('acoustic-parlour', 0, 1, 2.75)).toMatchObject({ turns: '2¾', counted: true });
+    expect(numbers('acoustic-parlour', 0, 1, wound)).toMatchObject({
+      turns: '2¾',
+      counted: true,
+      slack: { value: '41', band: '' },
+      cut: { value: '52' },
+      angle: '7.3°',
+    });
+  });
+
+  it('tell the turns of a locking post as the picture does, to the tenth', () => {
+    const { turns } = numbers('electric-seven', 0);
+    expect(turns).toMatch(/^0\.[1-5]$/);
   });
 
   it('show for a clamp its arc and what is left of the screw', () => {

@@ -22,9 +22,7 @@ export function liveFacts(plan: WindPlan, length: (value: Metres, digits?: numbe
           plan.methods.turns === null
             ? { label: 'post turns', value: plan.wind.rotationTurns.toFixed(1), low: false }
             : { label: 'turns', value: Math.max(0, plan.wind.turns).toFixed(1), low: false },
-          ...(plan.nut === null
-            ? []
-            : [{ label: 'over the nut', value: degrees(plan.nut.vertical), low: plan.nut.vertical < plan.nut.wanted - 1e-9 }]),
+          ...(plan.nut === null ? [] : [{ label: 'over the nut', value: degrees(plan.nut.vertical), low: plan.nut.low }]),
         ]
       : [
           { label: 'screw', value: `${length(plan.screw.used, 1)} used`, low: false },

@@ -31,7 +31,7 @@ const MOST = 20;
     }
     <p class="soft">
       {{ learned() }}
-      @if (desk.evidence().length > 0) {
+      @if (desk.winding.evidence().length > 0) {
         <button type="button" class="quiet" (click)="evidence.emit()">evidence …</button>
       }
     </p>`,
@@ -66,7 +66,7 @@ export class TurnsCounted {
     return turns === null || (turns >= 0 && turns <= MOST) ? null : `Turns counted must lie between 0 and ${MOST}: no post holds more.`;
   });
   protected readonly learned = computed(() => {
-    const post = this.desk.postThicker();
+    const post = this.desk.winding.postThicker();
     const hand = this.desk.leaves();
     if (post.count + hand.count === 0) return 'Counting tells how thick the posts really are, and how your hand leaves slack.';
     const thicker = toMillimetres(metres(post.value));
@@ -76,7 +76,10 @@ export class TurnsCounted {
 
   protected async keep(): Promise<void> {
     const turns = this.typed();
-    if (turns !== null && this.fault() === null && turns !== this.counted()) await this.desk.count(turns);
+    if (turns === null || this.fault() !== null) return;
+    if (turns !== this.counted()) await this.desk.count(turns);
+    // the keys are those of the worksheet again
+    (document.activeElement as HTMLElement | null)?.blur();
   }
 }
 

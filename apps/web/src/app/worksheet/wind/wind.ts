@@ -3,6 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { MatMenuModule } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
 import { postSpacing } from '@gold-peg/craft/instrument';
+import { practiceGap } from '@gold-peg/craft/procedure';
 import { SLACK_SCHOOLS, type SlackSchool } from '@gold-peg/craft/methods';
 import { metres, toDegrees } from '@gold-peg/craft/units';
 import { Headstock } from '../../headstock/headstock';
@@ -16,8 +17,11 @@ import { CutRule } from '../cut/cut-rule';
 import { BenchActions } from '../desk/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { Stands } from '../lanes/stands';
+import { sayHeldUp } from '../now/held-words';
 import { PostSide } from '../post-side/post-side';
+import { longIn } from '../why/why-line';
 import { turnsReason } from '../why/wind-reasons';
+import { sayGap } from './gap-words';
 import { instructionFor, sayCutTime } from './instruction';
 import { laneNumbers } from './lane-rows';
 import { liveFacts } from './live-facts';
@@ -80,25 +84,28 @@ export class Wind {
     return `${nearest} · bass side turns ${bass}, treble side ${treble}`;
   });
 
+  /** Whether somebody measured this headstock: what is typical only never warns in red. */
+  protected readonly measured = computed(() => this.desk.file()?.passport.geometry.measured ?? false);
   protected readonly rows = computed(() =>
     this.desk.inView(this.desk.lanes()).map((lane) => {
       const inHand = this.desk.lane() === lane.index;
-      const plan = inHand ? this.desk.planInHand() : (this.desk.plans()[lane.index] ?? null);
+      const plan = this.desk.plans()[lane.index] ?? null;
+      const wound = this.desk.winding.asWound()[lane.index] ?? null;
       const done = this.done()[lane.index] ?? false;
-      const counted = this.desk.sheet().counted[lane.index]?.payload.turns ?? null;
       return {
         lane,
         inHand,
         done,
+        apart: this.desk.inJob()[lane.index] === false,
         badge: inHand && !this.desk.closed() ? ('in-hand' as const) : done ? ('done' as const) : ('open' as const),
-        ...laneNumbers(lane, plan, counted, this.measures, this.desk.leaves().value),
+        ...laneNumbers(lane, { plan, wound, measures: this.measures, leaves: this.desk.leaves().value }),
       };
     }),
   );
 
   protected readonly inHand = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
   protected readonly woundInHand = computed(() => this.done()[this.desk.lane()] ?? false);
-  protected readonly housePlan = computed(() => this.desk.plans()[this.desk.lane()] ?? null);
+  protected readonly housePlan = computed(() => this.desk.winding.house()[this.desk.lane()] ?? null);
   protected readonly nextPost = computed(() => {
     const instrument = this.desk.instrument();
     return instrument === null || this.housePlan()?.kind !== 'post' ? null : postSpacing(instrument, this.desk.lane());
@@ -106,7 +113,9 @@ export class Wind {
   protected readonly lastColumn = computed(() => (this.desk.instrument()?.headstock.layout === 'headless' ? 'screw' : 'nut angle'));
   protected readonly instruction = computed(() => {
     const [lane, plan, instrument] = [this.inHand(), this.desk.planInHand(), this.desk.instrument()];
-    return lane === null || plan === null || instrument === null ? null : instructionFor(lane, plan, instrument);
+    return lane === null || plan === null || instrument === null
+      ? null
+      : instructionFor(lane, plan, instrument, (length) => say(this.measures.length(length)));
   });
   protected readonly cutTime = computed(() => {
     const plan = this.housePlan();
@@ -114,7 +123,7 @@ export class Wind {
   });
   protected readonly reason = computed(() => {
     const [lane, plan, instrument] = [this.inHand(), this.housePlan(), this.desk.instrument()];
-    return lane === null || plan === null || instrument === null ? '' : turnsReason(plan, lane, instrument);
+    return lane === null || plan === null || instrument === null ? '' : turnsReason(plan, lane, instrument, longIn(this.measures));
   });
   protected readonly live = computed(() => {
     const plan = this.desk.planInHand();
@@ -128,13 +137,33 @@ export class Wind {
     const { length: unit } = this.measures.units();
     if (plan.kind === 'clamp')
       return `arc of slack ${long(plan.slack)} + grip of the clamp ${long(plan.grip)} → ${long(plan.cut)} ${unit} past the clamp`;
-    if (plan.rule.kind === 'straight')
+    if (plan.methods.turns === null)
       return `pulled straight: stretch to pitch ${long(plan.stretched)} ${unit} turns the post ${plan.wind.rotationTurns.toFixed(1)} of a turn`;
+    const bend = plan.bend === null ? 'end' : 'bend there, cut beyond it by';
     const lock = plan.allowance > 0 ? ` + ${long(plan.allowance)} lock` : '';
-    return `${plan.wind.turns.toFixed(1)} turns take up ${long(plan.wind.slack + plan.wind.stretch)} − stretch to pitch ${long(plan.wind.stretch)}${lock} → slack ${long(plan.slack)} ${unit}, end ${long(plan.cut - plan.slack)}`;
+    return `${plan.wind.turns.toFixed(1)} turns take up ${long(plan.wind.slack + plan.wind.stretch)} − stretch to pitch ${long(plan.wind.stretch)}${lock} → slack ${long(plan.slack)} ${unit}, ${bend} ${long(plan.cut - plan.slack)}`;
   });
   protected readonly notTaken = computed(() => (this.desk.sheet().chosen === null ? (this.desk.candidate()?.name ?? null) : null));
-  protected readonly left = computed(() => this.done().filter((done) => !done).length);
+  /** Where practice leaves much more or less than this post would take: then the post is not as it is noted. */
+  protected readonly gap = computed(() => {
+    const [lane, plan, instrument] = [this.inHand(), this.housePlan(), this.desk.instrument()];
+    if (lane === null || plan?.kind !== 'post' || instrument === null) return null;
+    const gap = practiceGap(plan, lane.place, instrument.family);
+    return gap === null ? null : sayGap(gap, (length) => say(this.measures.length(length)));
+  });
+
+  protected readonly held = computed(() => {
+    const why = this.desk.heldUp();
+    return why === null ? null : sayHeldUp(why, this.desk.lane() + 1);
+  });
+  /** What Space does now. */
+  protected readonly spaceSays = computed(() => {
+    const held = this.held();
+    const next = this.desk.nextOpen();
+    if (held !== null) return held.act;
+    if (!this.woundInHand()) return `String ${this.desk.lane() + 1} wound`;
+    return next === null ? 'On along the rule' : `On to string ${next + 1}`;
+  });
 
   protected follow(slackMeasure: SlackSchool): void {
     void this.session.prefer({ slackMeasure });

@@ -1,0 +1,10 @@
+import { Injectable, signal } from '@angular/core';
+import type { Stage } from '@gold-peg/craft/worksheet';
+
+/** What somebody has in hand at a worksheet. */
+@Injectable()
+export class InHand {
+  /** The lane, zero-based. */
+  readonly lane = signal(0);
+  readonly stage = signal<Stage>('choose');
+}

@@ -1,0 +1,28 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { emptyWorksheet, foldWorksheet } from '@gold-peg/craft/worksheet';
+import { BenchLog, type Happening } from '../../bench-log/bench-log';
+import { WorksheetFiles } from './worksheet-files';
+
+/** The log of the job that is open, and its fold. */
+@Injectable()
+export class JobLog {
+  private readonly log = inject(BenchLog);
+  private readonly files = inject(WorksheetFiles);
+
+  readonly file = this.files.file;
+  readonly sheet = computed(() => {
+    const file = this.file();
+    const count = file?.passport.geometry.strings.length ?? 0;
+    if (file === null) return emptyWorksheet(count);
+    const own = this.log.local().filter(({ jobId, state }) => jobId === file.job.id && state !== 'refused');
+    return foldWorksheet(count, [...file.events.map(({ event }) => event), ...own.map(({ event }) => event)]);
+  });
+  readonly startedAt = computed(() => this.sheet().standing[0]?.at ?? null);
+  readonly closed = computed(() => this.sheet().handedOver !== null);
+
+  /** Takes down what happened on this job. */
+  async happens(happening: Happening): Promise<void> {
+    const file = this.file();
+    if (file !== null) await this.log.append({ id: file.job.id, instrumentId: file.passport.id }, happening);
+  }
+}
