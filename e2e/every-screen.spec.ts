@@ -156,7 +156,7 @@ test('a whole string is worked by keyboard alone, with its reasons', async ({ pa
   await page.keyboard.press('3');
   await expect(page.getByRole('button', { name: 'String 3 laid out' })).toBeVisible();
   await page.keyboard.press('Space');
-  await expect(page.getByRole('button', { name: 'String 2 laid out' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'String 8 laid out' })).toBeVisible();
   await page.keyboard.press('Backspace');
   await expect(page.getByRole('button', { name: 'String 3 laid out' })).toBeEnabled();
   for (let stage = 0; stage < 4; stage++) await page.keyboard.press('ArrowRight');

@@ -4,7 +4,8 @@ import { expect, signIn, stageLink, test, type Workshop } from './workshop.js';
 
 test.use({ durable: true });
 
-const STEPS_OF_A_STRING = ['string-off', 'looked-over', 'anchored', 'wound'];
+const STEPS_OF_A_STRING = ['string-off', 'looked-over', 'anchored', 'wound', 'tensioned'];
+const UP = 'up, stretched once';
 
 /** A browser with a profile on disk: what it keeps outlives it. */
 async function openBrowser(profile: string, launch: object): Promise<{ context: BrowserContext; page: Page }> {
@@ -40,8 +41,8 @@ test('browser closed, server killed, database crashed in the middle of a run: no
 
     // the database loses its power while the bench goes on
     workshop.crashDatabase();
-    for (const does of ['looked over', 'seated', 'wound']) await step(page, 6, does);
-    await expect(page.getByTestId('waiting')).toContainText('3 steps wait');
+    for (const does of ['looked over', 'seated', 'wound', UP]) await step(page, 6, does);
+    await expect(page.getByTestId('waiting')).toContainText('4 steps wait');
 
     // then the browser is closed on what it has not sent, and the server is killed
     await context.close();
@@ -64,13 +65,13 @@ test('browser closed, server killed, database crashed in the middle of a run: no
     for (const does of ['off', 'looked over']) await step(page, 5, does);
     const [, stopped] = await Promise.all([step(page, 5, 'seated'), workshop.stop('SIGKILL')]);
     expect(stopped).toBeUndefined();
-    await step(page, 5, 'wound');
+    for (const does of ['wound', UP]) await step(page, 5, does);
     await workshop.start();
     await step(page, 4, 'off');
     workshop.crashDatabase();
     await step(page, 4, 'looked over');
     await workshop.reviveDatabase();
-    for (const does of ['seated', 'wound']) await step(page, 4, does);
+    for (const does of ['seated', 'wound', UP]) await step(page, 4, does);
     await expect(page.getByTestId('waiting')).toBeHidden({ timeout: 20_000 });
 
     // every step once, in the order it was done

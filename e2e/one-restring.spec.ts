@@ -22,7 +22,7 @@ test('a technician restrings an instrument from rack to passport, while the serv
     await page.keyboard.press('Space');
   };
   const oneString = async (string: number) => {
-    for (const does of ['off', 'looked over', 'seated', 'wound']) await step(string, does);
+    for (const does of ['off', 'looked over', 'seated', 'wound', 'up, stretched once']) await step(string, does);
   };
   await expect(page.getByText(/Strings come off one at a time, low first/)).toBeVisible();
   for (let string = 6; string >= 1; string--) await step(string, 'laid out');
@@ -33,7 +33,7 @@ test('a technician restrings an instrument from rack to passport, while the serv
   await expect(page.getByTestId('waiting')).toBeHidden();
   await workshop.stop('SIGKILL');
   for (const string of [4, 3, 2]) await oneString(string);
-  await expect(page.getByTestId('waiting')).toContainText('12 steps wait on this device');
+  await expect(page.getByTestId('waiting')).toContainText('15 steps wait on this device');
   await workshop.start();
   await expect(page.getByTestId('waiting')).toBeHidden({ timeout: 15_000 });
 
@@ -44,7 +44,8 @@ test('a technician restrings an instrument from rack to passport, while the serv
   await mark.focus();
   await page.keyboard.press('PageUp');
   await expect(page.getByText('your own mark')).toBeVisible();
-  await page.getByRole('button', { name: 'String 1 wound' }).click();
+  await page.keyboard.press('Space'); // from the mark that was pushed: the keys are those of the lanes all the same
+  await step(1, 'up, stretched once');
 
   for (const does of ['at pitch', 'settled', 'trimmed']) for (let string = 6; string >= 1; string--) await step(string, does);
   await expect(page.getByText('All strings are trimmed.')).toBeVisible();
@@ -57,7 +58,7 @@ test('a technician restrings an instrument from rack to passport, while the serv
   const story = page.getByRole('list', { name: 'The story of this job' });
   await expect(story).toContainText('Corin Vell chose .011–.049 nickel-plated steel');
   await expect(story).toContainText('laid out strings 6, 5, 4, 3, 2 and 1');
-  await expect(story).toContainText(/took off, looked over, anchored and wound string 6 \(\d\.\d turns\)/);
+  await expect(story).toContainText(/took off, looked over, anchored, wound and brought under pull string 6 \(\d\.\d turns\)/);
   await expect(story).toContainText('handed it over: claw half a turn in');
   await expect(page.getByTestId('waiting')).toBeHidden();
 
@@ -66,8 +67,8 @@ test('a technician restrings an instrument from rack to passport, while the serv
     `SELECT kind, event->>'string' AS string, count(*) FROM bench_event JOIN job ON job.id = job_id JOIN instrument i ON i.id = job.instrument_id
      WHERE i.passport = 104 AND job.reason LIKE 'Broke string 1%' GROUP BY 1, 2 ORDER BY 1, 2`,
   );
-  const kinds = ['laid-out', 'string-off', 'looked-over', 'anchored', 'wound', 'brought-up', 'settled', 'trimmed'];
-  expect(steps.map(({ count }) => Number(count))).toEqual(Array(8 * 6 + 2).fill(1));
+  const kinds = ['laid-out', 'string-off', 'looked-over', 'anchored', 'wound', 'tensioned', 'brought-up', 'settled', 'trimmed'];
+  expect(steps.map(({ count }) => Number(count))).toEqual(Array(9 * 6 + 2).fill(1));
   for (const kind of kinds)
     expect(steps.filter((step) => step.kind === kind).map(({ string }) => string)).toEqual(['1', '2', '3', '4', '5', '6']);
 

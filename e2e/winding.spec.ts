@@ -88,7 +88,8 @@ test.describe('the picture and the numbers', () => {
         if (post.style !== 'roller' && post.style !== 'clamp') expect(diameter / picture.pxPerMm).toBeCloseTo(post.diameter * MM, 3);
       }
       const count = instrument.strings.length;
-      for (const number of [1, count]) {
+      for (const number of [1, Math.ceil(count / 2)]) {
+        // not wound yet: of a wound string the lane shows what was wound
         await page.keyboard.press(String(number));
         await expect(lane(page, number)).toHaveAttribute('aria-pressed', 'true');
         const plan = plans[number - 1];
@@ -205,13 +206,13 @@ test('ways are changed in place, by who may, and the school says slack in its ow
   await more(page, /^Ways in force/);
   const ways = page.getByRole('dialog');
   await hasFocus(ways);
-  await expect(ways.getByLabel('Turns, thin plain, the house')).toBeDisabled();
-  await ways.getByLabel('Turns, thin plain, you').fill('12');
+  await expect(ways.getByLabel('thin plain, the house', { exact: true })).toBeDisabled();
+  await ways.getByLabel('thin plain, you', { exact: true }).fill('12');
   await page.keyboard.press('Tab');
   await expect(ways.getByRole('alert')).toContainText('between 0.5 and 8 turns');
-  await ways.getByLabel('Turns, thin plain, you').fill('4');
+  await ways.getByLabel('thin plain, you', { exact: true }).fill('4');
   await page.keyboard.press('Tab');
-  await ways.getByLabel('Turns, middle, plain or wound, this instrument').fill('2');
+  await ways.getByLabel('middle, plain or wound, this instrument', { exact: true }).fill('2');
   await page.keyboard.press('Tab');
   await ways.getByRole('button', { name: 'Close' }).click();
   await expect(lane(page, 1).locator('[data-what=turns]')).toHaveText('4');
@@ -226,7 +227,7 @@ test('ways are changed in place, by who may, and the school says slack in its ow
   await expect(hand.getByText('kept: 18 mm')).toBeVisible();
   await hand.getByRole('button', { name: /in posts/ }).click();
   await hand.getByRole('button', { name: 'Close' }).click();
-  await expect(lane(page, 4)).toContainText(/1\.\d posts/);
+  await expect(lane(page, 4)).toContainText(/end [+−] \d+ mm/); // no post follows its own
 });
 
 test('bench mode shows the step in hand in large type, goes on by the same keys, and says it aloud', async ({ page, workshop }) => {

@@ -168,3 +168,33 @@ describe('projections', () => {
     expect((await append(event)).body.outcomes[0].outcome).toBe('stored');
   });
 });
+
+describe('a job of some strings', () => {
+  const strings = ['s1', 's2', 's3', 's4', 's5', 's6'].map((_, index) => ({
+    construction: 'plain' as const,
+    gaugeMm: [0.4, 0.41, 0.42, 0.43, 0.44, 0.45][index] ?? 0,
+  }));
+  const fitted = async () => {
+    const rows = await house.store
+      .getRepository(CurrentStringRow)
+      .find({ where: { instrumentId: job.instrument.id }, order: { string: 'ASC' } });
+    return rows.map(({ gaugeMm }) => gaugeMm);
+  };
+
+  it('leaves the others on the instrument, also when what was fitted before is changed afterwards or all is made anew', async () => {
+    const head = () => eventHead(job, technician.personId);
+    const before = await fitted();
+    expect(before).toHaveLength(6);
+    const over: BenchEvent = { ...head(), kind: 'handed-over', payload: { remark: 'string 2 alone' } };
+    await append(
+      { ...head(), kind: 'set-chosen', payload: { name: 'a single', family: 'electric', setId: null, only: [2], strings } },
+      over,
+    );
+    const after = before.with(1, 0.41);
+    expect(await fitted()).toEqual(after);
+    await rebuildProjections(house.store);
+    expect(await fitted()).toEqual(after);
+    await append({ ...head(), kind: 'undone', payload: { eventId: over.id } });
+    expect(await fitted()).toEqual(before);
+  });
+});

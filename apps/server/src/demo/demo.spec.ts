@@ -1,9 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { benchEvent } from '@gold-peg/contract/bench-log';
 import { setupSchema } from '@gold-peg/contract/register';
-import { BenchEventRow, CurrentStringRow, InstrumentRow, SetupRow } from '../store/index.js';
+import { BenchEventRow, CurrentStringRow, InstrumentRow, JobRow, SetupRow } from '../store/index.js';
 import { DEMO_NOW, openHouse, type TestHouse } from '../testing/house.js';
-import { loadDemo } from './load-demo.js';
+import { loadDemo, whileOpen } from './load-demo.js';
 import { OWNERS, RACK } from './rack.js';
 
 let house: TestHouse;
@@ -17,6 +17,22 @@ describe('the demo workshop', () => {
     const before = await house.store.getRepository(BenchEventRow).count();
     expect(await loadDemo(house.store, DEMO_NOW)).toBe(false);
     expect(await house.store.getRepository(BenchEventRow).count()).toBe(before);
+  });
+
+  it('promises nothing for a time at which the workshop is closed, whenever the demo begins', async () => {
+    const isOpen = (time: Date) => {
+      const hours = time.getHours() + time.getMinutes() / 60;
+      return time.getDay() !== 0 && hours >= 9 && hours <= 17.5 && time.getMinutes() % 30 === 0;
+    };
+    const jobs = await house.store.getRepository(JobRow).find();
+    const promised = jobs.flatMap(({ promisedAt }) => promisedAt ?? []);
+    expect(promised.length).toBeGreaterThan(8);
+    expect(promised.filter((time) => !isOpen(time))).toEqual([]);
+    for (let hour = 0; hour < 14 * 24; hour++) {
+      const time = new Date(2026, 4, 26, hour, 17);
+      expect(isOpen(whileOpen(time))).toBe(true);
+      expect(whileOpen(new Date(time.getTime() + 3_600_000)).getTime()).toBeGreaterThanOrEqual(whileOpen(time).getTime());
+    }
   });
 
   it('is written in events that pass the same door as those of a bench', async () => {

@@ -147,11 +147,11 @@ async function openJob(
 const OPENS_H = 9;
 const OPEN_HOURS = 8.5;
 
-/** A time of that day at which the workshop is open: the day and the night pressed into its hours, so that what was promised earlier stays earlier; Sundays wait for Monday. */
+/** A time of that day at which the workshop is open: the day and the night pressed into its hours, so that what was promised earlier stays earlier; Sundays wait until it opens on Monday. */
 export function whileOpen(time: Date): Date {
   const share = (time.getHours() + time.getMinutes() / 60) / 24;
   const at = new Date(time);
   at.setHours(0, 30 * Math.round(2 * (OPENS_H + OPEN_HOURS * share)), 0, 0);
-  if (at.getDay() === 0) at.setDate(at.getDate() + 1);
+  if (at.getDay() === 0) at.setHours(24 + OPENS_H, 0);
   return at;
 }

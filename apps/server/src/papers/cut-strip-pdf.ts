@@ -37,6 +37,8 @@ export const cutStripPdfRoute =
 
 const TABLE_HEAD = ['string', 'note', 'gauge', 'turns', 'turn it', 'slack, mm', 'cut past post, mm', 'nut angle', 'turns counted'];
 const TABLE_MARGIN = 40;
+/** Less slack than this no hand leaves on purpose. */
+const TIGHT_MM = 5;
 
 export function cutStripDocument(strip: CutStrip, paper: Paper): TDocumentDefinitions {
   const sheet = drawCutStrip(strip, paper);
@@ -70,7 +72,7 @@ export function cutStripDocument(strip: CutStrip, paper: Paper): TDocumentDefini
               row.gauge,
               row.turns,
               row.direction,
-              row.slackMm < 0 ? 'none' : row.slackMm.toFixed(0),
+              row.slackMm < TIGHT_MM ? 'pull tight' : row.slackMm.toFixed(0),
               row.cutMm.toFixed(0),
               row.nutDeg === null ? '–' : `${row.nutDeg.toFixed(1)}°`,
               '',

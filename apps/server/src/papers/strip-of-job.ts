@@ -26,7 +26,9 @@ export function stripOfJob(file: WorksheetFile, { name, preferences }: Person): 
   });
   const choices = { house, technician: preferences.methods, instrument: passport.methods };
   const postThicker = metres(calibrate(evidenceOf(file)).postThicker(passport.id).value);
-  const plans = strings.map((string, index) => (string === null ? null : windString({ instrument, index, string, choices, postThicker })));
+  const plans = strings.map((string, index) =>
+    string === null || sheet.inJob[index] === false ? null : windString({ instrument, index, string, choices, postThicker }),
+  );
   return {
     heading: `${passport.name}: cut marks`,
     sub: `passport ${String(passport.passport).padStart(4, '0')} · ${chosen.name} · printed by ${name}`,

@@ -65,6 +65,29 @@ describe('the shelf', () => {
     expect(await item('set', TENS)).toMatchObject({ onHand: 4, reserved: 1 });
   });
 
+  it('keeps what is left of a set that was opened for one string as singles, though nobody counted them before', async () => {
+    await count(TENS, 3);
+    const job = await bench.job(104);
+    const set = setsFor('electric', 6).find(({ id }) => id === TENS);
+    const strings = (set?.strings ?? []).map(logString);
+    const head = () => eventHead(job, bench.personId);
+    const wound46 = strings[5]?.stringId ?? '';
+    const there = async () => (await shelf()).items.find(({ id, kind }) => kind === 'string' && id === wound46)?.onHand ?? 0;
+    const had = await there();
+    const only: BenchEvent = {
+      ...head(),
+      kind: 'set-chosen',
+      payload: { name: 'tens', family: 'electric', setId: TENS, only: [1], strings },
+    };
+    const opened: BenchEvent = { ...head(), kind: 'laid-out', string: 1, payload: {} };
+    await bench.ask('POST', '/api/events', { events: [only, opened] });
+    expect((await item('set', TENS)).onHand).toBe(2);
+    expect(await there()).toBe(had + 1);
+    expect((await shelf()).moves).toEqual(expect.arrayContaining([expect.objectContaining({ what: 'kept', id: wound46 })]));
+    await bench.ask('POST', '/api/events', { events: [{ ...head(), kind: 'undone', payload: { eventId: opened.id } }] });
+    expect(await there()).toBe(had);
+  });
+
   it('is reckoned from the latest count on, whatever was used before', async () => {
     expect((await count(TENS, 9)).body).toMatchObject({ onHand: 9, reorderAt: 2, shelf: 'drawer 2' });
   });

@@ -32,6 +32,12 @@ describe('events of the bench log', () => {
         string: 2,
         payload: { turns: 2.75, slackMm: -4, stretchMm: 40, postDiameterMm: 6, stringDiameterMm: 0.7, nutToPostMm: 90 },
       },
+      { ...head, kind: 'tensioned', string: 3, payload: {} },
+      {
+        ...head,
+        kind: 'set-chosen',
+        payload: { name: 'a single', family: 'electric', only: [1], setId: null, strings: [{ construction: 'plain', gaugeMm: 0.25 }] },
+      },
       { ...head, kind: 'bridge-blocked', payload: { blocked: true } },
       { ...head, kind: 'noted', payload: { text: 'groove at fret 3' } },
       { ...head, kind: 'measured', payload: { what: 'relief', valueMm: 0.2 } },
@@ -86,6 +92,11 @@ describe('events of the bench log', () => {
       'payload.valueMm must lie between -1 and 3 mm: relief',
     ],
     ['a slot of no string', { kind: 'measured', payload: { what: 'slot-width', valueMm: 0.4 } }, 'payload.string must be given'],
+    [
+      'a job of strings that are not there',
+      { kind: 'set-chosen', payload: { name: 'x', family: 'electric', only: [2, 1], strings: [{ construction: 'plain', gaugeMm: 0.25 }] } },
+      'payload.only must name strings that are there, each once, from the high side on',
+    ],
     ['relief of one string', { kind: 'measured', payload: { what: 'relief', valueMm: 0.2, string: 1 } }, 'payload.string must be left out'],
     [
       'a tool nobody has',

@@ -77,6 +77,12 @@ function drawRow(row: StripRow, y: number, room: number): string {
     text(MARGIN_MM, y + 5.4, `${row.gauge} · ${turns}`, 2.7),
     ...zones,
     ...marks,
+    ...(row.bendMm === null || row.bendMm > room
+      ? []
+      : [
+          line(x(row.bendMm), y - 3.4, x(row.bendMm), y + 4.6, 0.4, `stroke-dasharray="1 0.7" data-bend="${row.number}"`),
+          text(x(row.bendMm) - 0.6, y - 3.9, `bend ${row.bendMm.toFixed(0)}`, 2.8, 'text-anchor="end"'),
+        ]),
     row.cutMm < 0 || row.cutMm > room
       ? text(x(room) - 2, y - 2.6, `cut at ${row.cutMm.toFixed(0)} mm: not on this paper`, 2.8, 'text-anchor="end"')
       : line(x(row.cutMm), y - 3.4, x(row.cutMm), y + 4.6, 0.7, `data-cut="${row.number}"`) +

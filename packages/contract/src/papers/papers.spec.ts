@@ -31,6 +31,11 @@ describe('the cut strip', () => {
         if (plan === null || plan === undefined || plan.cut < 0 || tooLong.includes(number)) return;
         const mark = numberIn(svg, new RegExp(`<line x1="([\\d.]+)"[^>]*data-cut="${number}"`));
         expect(mark - axis).toBeCloseTo(toMillimetres(plan.cut), 2);
+        // a slotted post has a second mark: the bend, short of the cut by the depth of its hole
+        const depth = instrumentOf(id).strings[index]?.post.holeDepth ?? 0;
+        const bend = numberIn(svg, new RegExp(`<line x1="([\\d.]+)"[^>]*data-bend="${number}"`));
+        if (instrumentOf(id).strings[index]?.post.style === 'slotted') expect(mark - bend).toBeCloseTo(toMillimetres(depth as never), 2);
+        else expect(bend).toBeNaN();
       });
     }
   });

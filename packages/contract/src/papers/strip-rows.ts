@@ -10,6 +10,8 @@ export interface StripRow {
   gauge: string;
   held: 'post' | 'clamp';
   cutMm: number;
+  /** Of a slotted post: where the end is bent, short of the cut; null elsewhere. */
+  bendMm: number | null;
   slackMm: number;
   turns: string;
   direction: string;
@@ -38,6 +40,7 @@ export function stripRows(
       gauge: `${printGauge(string.gauge)}${string.construction === 'wound' ? ' w' : ''}`,
       held: plan.kind,
       cutMm: toMillimetres(plan.cut),
+      bendMm: plan.kind === 'post' && plan.bend !== null ? toMillimetres(plan.bend) : null,
       slackMm: toMillimetres(plan.slack),
       turns: plan.kind === 'post' ? Math.max(0, plan.wind.turns).toFixed(2) : 'none',
       direction: plan.kind === 'post' ? plan.direction : 'straight',

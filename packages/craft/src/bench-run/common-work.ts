@@ -64,18 +64,19 @@ export const windWork = ({ style, bass }: AtPost): Work => ({
 
 /**
  * Bring up, which each string passes twice: when it bears pull for the first time, and once more when all do. `together`: several strings were off, so that the
- * first pass stays a whole tone under; where one comes off at a time it goes to pitch and is stretched lightly before the next comes off.
+ * first pass stays a whole tone under; where one comes off at a time it goes to pitch and is stretched lightly before the next comes off. `alone`: the job is
+ * about one string.
  */
 export function bringUpWork(
   { family, bridge }: Pick<Instrument, 'family' | 'bridge'>,
-  { firstPass, together, soft }: { firstPass: boolean; together: boolean; soft: boolean },
+  { firstPass, together, soft, alone }: { firstPass: boolean; together: boolean; soft: boolean; alone: boolean },
 ): Work {
   const untwist = family === 'bass' ? 'Let it untwist, press it into its slot. ' : '';
   const does = !firstPass
-    ? `To its note once more, from below, all strings in turn: each has let the others down.${isVibrato(bridge) ? ' Again in passes, until none has moved.' : ''}`
+    ? `To its note once more, from below, ${alone ? 'and the others with it' : 'all strings in turn'}: each has let the others down.${isVibrato(bridge) ? ' Again in passes, until none has moved.' : ''}`
     : together
       ? `${untwist}To about a whole tone under its note, from below; the note itself when all strings pull.`
-      : `${untwist}To its note, from below. ${soft ? 'Twist it once' : 'One light stretch'}, and to the note again; only then the next string.`;
+      : `${untwist}To its note, from below. ${soft ? 'Twist it once' : 'One light stretch'}, and to the note again${alone ? '' : '; only then the next string'}.`;
   return {
     does: `${does} Look at the octave as well as the note.${firstPass ? '' : playingPosition(bridge)}`,
     why:

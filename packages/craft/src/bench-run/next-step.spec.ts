@@ -120,6 +120,12 @@ describe('the next step', () => {
     }
   });
 
+  it('takes nothing off in the place of a lost string, though nobody ticked that the old one came off', () => {
+    const run = runOf('one-at-a-time');
+    const lost = { ...all(six, step('ready', 3)), scrapped: [{ string: 3 } as EventOf<'scrapped'>] };
+    expect(nextStep(run, lost, step('ready', 3))).toEqual(step('anchor', 3));
+  });
+
   it('asks for what was left out only when nothing else is left', () => {
     const run = runOf('all-off');
     const started = all(six, step('strip', 6));

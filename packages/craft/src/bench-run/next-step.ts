@@ -69,10 +69,15 @@ const follows = (steps: readonly StringStep[], after: StringStep, next: StringSt
 const isLost = ({ scrapped, done }: Ticks, index: number): boolean =>
   done.wind[index] === null && scrapped.some(({ string }) => string === index + 1);
 
-/** Where one string stands: the first step after the latest that was done. `begun`: strings come off already, so that whoever skipped Ready is not sent back. */
+/**
+ * Where one string stands: the first step after the latest that was done. `begun`: strings come off already, so that whoever skipped Ready is not sent back. One in the
+ * place of a lost string is laid out first, and has nothing to be taken off.
+ */
 function frontOf({ steps }: StringRun, sheet: Ticks, string: number, begun: boolean): StringStep | null {
-  const own = steps.filter((step) => step.string === string);
-  if (isLost(sheet, string) && sheet.done.ready[string] === null) return own.find(({ stage }) => stage === 'ready') ?? null;
+  const all = steps.filter((step) => step.string === string);
+  const lost = isLost(sheet, string);
+  const own = lost ? all.filter(({ stage }) => stage !== 'strip' && stage !== 'look-over') : all;
+  if (lost && sheet.done.ready[string] === null) return own.find(({ stage }) => stage === 'ready') ?? null;
   const latest = own.findLastIndex((step) => isDone(sheet, step));
   return own[latest < 0 && begun ? own.findIndex(({ stage }) => stage !== 'ready') : latest + 1] ?? null;
 }

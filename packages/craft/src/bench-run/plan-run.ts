@@ -151,7 +151,12 @@ function stepOf(facts: Facts, { order, schools }: Pick<BenchRun, 'order' | 'scho
       case 'wind':
         return windWork(atPost);
       case 'bring-up':
-        return bringUpWork(instrument, { firstPass, together: schools.stripping.value === 'all-off', soft });
+        return bringUpWork(instrument, {
+          firstPass,
+          together: schools.stripping.value === 'all-off' && order.length > 1,
+          soft,
+          alone: order.length === 1,
+        });
       case 'settle':
         return settleWork(instrument, { stretching: stretchingInForce(instrument, choices, soft).value, soft, last });
       case 'trim':

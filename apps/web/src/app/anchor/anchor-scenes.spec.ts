@@ -18,8 +18,8 @@ const six = (index: number, more: Partial<SceneRequest> = {}): SceneRequest => (
 });
 const scenesOf = (anchor: AnchorKind, request = six(2)) => anchorScenes(anchor, request);
 const framesOf = (anchor: AnchorKind, request = six(2)): Frame[] => {
-  const { off, fit, fault } = scenesOf(anchor, request);
-  return [...off, ...fit, fault];
+  const { off, fit, seat = [], fault } = scenesOf(anchor, request);
+  return [...off, ...fit, ...seat, fault];
 };
 const numbersIn = (d: string): number[] => (d.match(/-?\d+(?:\.\d+)?/g) ?? []).map(Number);
 const strings = (frame: Frame) =>
@@ -99,6 +99,14 @@ describe('the drawings of an anchor', () => {
     const cover = (there: boolean) => scenesOf('hooked-tailpiece', six(2, { cover: there })).off[0]?.title;
     expect(cover(true)).toContain('cover off');
     expect(cover(false)).not.toContain('cover');
+  });
+
+  it('stretches, tunes and locks a double-locking string at Trim, in three pictures', () => {
+    expect(scenesOf('double-locking').seat?.map(({ title }) => title)).toEqual([
+      'Stretch, nut open',
+      'Tune, fine tuner half way',
+      'Lock it with the key',
+    ]);
   });
 
   it('says which of the strings it is by one dot among as many as there are', () => {

@@ -32,6 +32,8 @@ export interface AnchorScenes {
   off: readonly Frame[];
   fit: readonly Frame[];
   fault: Frame;
+  /** What is done there at Trim, where that is more than a look; else the last frame of fitting shows how it is right. */
+  seat?: readonly Frame[];
 }
 
 /** What the drawings depend on. */

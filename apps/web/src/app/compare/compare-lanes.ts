@@ -40,6 +40,10 @@ export class CompareLanes {
     return ticks.map((value) => ({ value, left: percent(value) }));
   });
   protected readonly pullUnit = computed(() => this.measures.units().pull);
+  /** Nobody measured a slot of this nut. */
+  protected readonly typical = computed(() =>
+    this.comparison().strings.every(({ seat, fit }) => fit !== null && seat.slotMeasured !== true),
+  );
   protected readonly rows = computed(() => {
     const rows = compareRows(this.comparison(), this.a4(), this.saying);
     return this.nearestFirst() ? rows.reverse() : rows;

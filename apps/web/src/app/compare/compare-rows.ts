@@ -111,7 +111,7 @@ function slotOf({ fit, seat }: ComparedString, { length }: Saying): CompareRow['
   const typical = seat.slotMeasured !== true;
   const word = SLOT_WORDS[fit.kind] + (typical && fit.kind !== 'fits' ? '?' : '');
   return {
-    room: `${fit.room >= 0 ? '+' : ''}${value} ${unit}${typical ? ', typical' : ''}`,
+    room: `${fit.room >= 0 ? '+' : ''}${value} ${unit}`,
     word,
     binds: fit.kind === 'binds' && !typical,
     typical,

@@ -75,7 +75,7 @@ describe('lanes of a comparison', () => {
 
   it('say in grey, as a question, what typical slots that nobody measured would do', () => {
     const [first] = compareRows(compare(typical, '.011–.049', null), CONCERT_A4, saying);
-    expect(first?.slot).toEqual({ word: 'fits', room: '+0.05 mm, typical', binds: false, typical: true });
+    expect(first?.slot).toEqual({ word: 'fits', room: '+0.05 mm', binds: false, typical: true });
     const sixth = compareRows(compare(typical, '.012–.052', null), CONCERT_A4, saying)[5];
     expect(sixth?.slot).toMatchObject({ word: 'binds?', binds: false });
     expect(words(typical, '.012–.052', null)['nut slots']).toMatchObject({ grave: false });

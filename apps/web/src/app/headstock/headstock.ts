@@ -41,7 +41,11 @@ export class Headstock {
   readonly treeMoved = output<{ index: number; alongMm: number }>();
   readonly dropped = output();
 
-  private readonly request = computed<HeadstockRequest>(() => ({
+  private readonly request = computed<HeadstockRequest>(() => {
+    const framedBy = this.framedBy();
+    return framedBy === undefined ? this.shown() : { ...this.shown(), framedBy };
+  });
+  private readonly shown = computed<HeadstockRequest>(() => ({
     instrument: this.instrument(),
     lanes: this.lanes(),
     plans: this.plans(),
@@ -52,7 +56,6 @@ export class Headstock {
     height: this.height(),
     laneCentres: this.laneCentres(),
     turned: this.turned(),
-    framedBy: this.framedBy() ?? this.instrument(),
   }));
   protected readonly picture = computed(() => layOutHeadstock(this.request()));
   protected readonly viewBox = computed(() => `0 0 ${this.width()} ${this.height()}`);

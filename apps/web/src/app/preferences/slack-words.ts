@@ -1,5 +1,5 @@
 import type { SaidSlack, SlackSchool } from '@gold-peg/craft/methods';
-import { metres, type Metres } from '@gold-peg/craft/units';
+import { fromMillimetres, metres, type Metres } from '@gold-peg/craft/units';
 import { turnsToQuarter, type Measures } from './measures';
 
 /** What a school is called at the head of its column, and what its measure is. */
@@ -20,8 +20,8 @@ export const SCHOOLS: Readonly<Record<SlackSchool, { short: string; does: string
   'turns-first': { short: 'wrapped first', does: 'wrap the slack string so many times round the post by hand, then put the end through' },
 };
 
-/** Less than this was pulled tight, m. */
-const TIGHT = 0.001;
+/** Less slack than this no hand leaves on purpose: it is pulled tight. */
+export const TIGHT = fromMillimetres(5);
 
 /** Slack that was left: never less than none. */
 export const saySlackLeft = (slack: Metres, length: (slack: Metres) => string): string => (slack < TIGHT ? 'pulled tight' : length(slack));

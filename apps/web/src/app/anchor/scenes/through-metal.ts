@@ -75,8 +75,8 @@ const seatedBall = (): Part[] => [taut([0, 8], [39.5, 11], [50.2, 20], [50.2, 37
 export const throughBody: AnchorScenes = {
   off: [
     {
-      title: 'Slacken, push it down',
-      says: 'Through the body from above.',
+      title: 'Slacken, cut the curl, push',
+      says: 'Its curled end cut off straight, then through the body from above.',
       parts: [
         ...solid,
         bent([20, 4], [38, 9], [48, 14], [50.2, 20]),

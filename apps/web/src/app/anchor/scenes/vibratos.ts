@@ -217,6 +217,35 @@ export const doubleLocking: AnchorScenes = {
       ],
     },
   ],
+  seat: [
+    {
+      title: 'Stretch, nut open',
+      says: 'A last time, along the string.',
+      parts: [...nut, taut([0, 29.4], [26, 27.4], [50, 21.8], [72, 19.6]), arrow([62, 14], [70, 12]), label(49, 9, 'open', 'middle')],
+    },
+    {
+      title: 'Tune, fine tuner half way',
+      says: 'At the head, from below.',
+      parts: [
+        ...clamp(1),
+        taut([0, 8], [30, 13.6], [36.4, 16.4], [36.6, 29.6]),
+        box('dark', 58, 4, 3, 18),
+        round('metal', 59.5, 4, 4, 1.6),
+        label(54, 8, 'half way', 'end'),
+      ],
+    },
+    {
+      title: 'Lock it with the key',
+      says: 'Firm and no more; then the fine tuner.',
+      parts: [
+        ...nut,
+        taut([0, 29.4], [26, 27.4], [45, 22.4], [56, 21.4], [72, 19.6]),
+        box('metal', 49.2, 3, 1.6, 9),
+        box('metal', 49.2, 1.4, 16, 1.8),
+        turning(50, 9, 5),
+      ],
+    },
+  ],
   fault: {
     title: 'Overtightened',
     says: 'The block cuts the string or cracks. A new string, and a new block if it shows a line.',

@@ -120,7 +120,7 @@ export class Choose {
   protected readonly what = computed(() => {
     const [set, only] = [this.desk.candidate(), this.desk.laidOut.only()];
     if (set === null) return '';
-    return only === null ? set.name : `string ${only.map((lane) => lane + 1).join(', ')} of ${set.name}`;
+    return only === null ? set.name : `string ${only.map((lane) => lane + 1).join(', ')}`;
   });
   /** Where settling cannot keep the promise of this job. */
   protected readonly promise = computed(() => {

@@ -74,7 +74,13 @@ export class CutStripDialog {
 
   private readonly rows = computed(() => {
     const instrument = this.desk.instrument();
-    return instrument === null ? [] : stripRows(instrument, this.desk.strings(), this.desk.plans());
+    return instrument === null
+      ? []
+      : stripRows(
+          instrument,
+          this.desk.strings(),
+          this.desk.plans().map((plan, index) => (this.desk.inJob()[index] === false ? null : plan)),
+        );
   });
   private readonly sheet = computed(() => {
     const file = this.desk.file();

@@ -3,7 +3,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { DEFAULT_PREFERENCES } from '@gold-peg/contract/people';
 import type { PastSetup } from '@gold-peg/contract/register';
 import { STRINGS, type TableString } from '@gold-peg/craft/strings';
-import { hertz } from '@gold-peg/craft/units';
+import { hertz, metres } from '@gold-peg/craft/units';
 import type { BenchEvent, SetChosen } from '@gold-peg/craft/worksheet';
 import { Session } from '../../session/session';
 import { jobId, person, setOf, setupWith, WorksheetBench } from '../../testing/worksheet-bench';
@@ -197,5 +197,108 @@ describe('the desk of a worksheet', () => {
     expect(desk.laidOut.isChosen(tens)).toBe(true);
     desk.stage.set('wind');
     expect(desk.strings()[0]?.gauge).toBeCloseTo(0.000254, 9);
+  });
+
+  it('keeps a tried mark with its string until it is wound or put back, through other lanes and another set', async () => {
+    await open(setupWith(nines));
+    desk.stage.set('wind');
+    TestBed.tick();
+    desk.lane.set(0);
+    desk.winding.tryCut(metres(0.1));
+    desk.lane.set(3);
+    expect(desk.winding.triedCut()).toBeNull();
+    await desk.choose();
+    desk.lane.set(0);
+    expect(desk.winding.triedCut()).toBeCloseTo(0.1, 9);
+    expect(desk.plans()[0]?.cut).toBeCloseTo(0.1, 9);
+    await desk.markDone();
+    expect(logged().at(-1)).toMatchObject({ kind: 'wound', string: 1, payload: { cutBeyondPostMm: expect.closeTo(100, 6) as number } });
+    // what was wound is shown from then on, and not what the ways would do
+    expect(desk.plans()[0]?.cut).toBeCloseTo(0.1, 6);
+    expect(desk.winding.asWound()[0]?.cut).toBeCloseTo(0.1, 9);
+    desk.lane.set(0);
+    expect(desk.winding.triedCut()).toBeNull();
+  });
+
+  it('shows lane, log and passport alike what turns that were counted come to', async () => {
+    await open(setupWith(nines));
+    await desk.choose();
+    desk.stage.set('wind');
+    TestBed.tick();
+    desk.lane.set(0);
+    await desk.markDone();
+    desk.lane.set(0);
+    const planned = desk.winding.asWound()[0];
+    await desk.count(2);
+    const counted = desk.winding.asWound()[0];
+    expect(counted).toMatchObject({ turns: 2, counted: true });
+    // three were planned: a turn of .009 on a post of 6.3 mm is 20.5 mm
+    expect(((planned?.slack ?? 0) - (counted?.slack ?? 0)) * 1000).toBeCloseTo(20.5, 0);
+    const count = logged().findLast(({ kind }) => kind === 'turns-counted');
+    expect(count).toMatchObject({ payload: { lies: { slackMm: expect.closeTo((counted?.slack ?? 0) * 1000, 6) as number } } });
+  });
+
+  it('keeps the string in hand that somebody took out of order, from stage to stage', async () => {
+    await open(setupWith(nines));
+    await desk.choose();
+    desk.stage.set('strip');
+    TestBed.tick();
+    desk.lane.set(3);
+    for (const next of ['look-over', 'anchor', 'wind', 'bring-up'] as const) {
+      const stage = await desk.markDone();
+      expect(stage).toBe(next);
+      desk.stage.set(next);
+      TestBed.tick();
+      expect(desk.lane()).toBe(3);
+    }
+    expect(await desk.markDone()).toBe('strip'); // up to pitch: now the order in force
+    expect(desk.lane()).toBe(5);
+  });
+
+  it('leads a lost string to Ready, and ticks nothing for one that is not there', async () => {
+    await open(setupWith(nines));
+    await desk.choose();
+    desk.stage.set('wind');
+    TestBed.tick();
+    desk.lane.set(2);
+    await desk.markDone();
+    desk.lane.set(2);
+    expect(await desk.scrap('broke')).toBe('ready');
+    desk.stage.set('settle');
+    TestBed.tick();
+    desk.lane.set(2);
+    expect(desk.heldUp()).toBe('not-laid-out');
+    expect(await desk.markDone()).toBeNull();
+    expect(desk.inOneGo().map(({ string }) => string)).not.toContain(2);
+    desk.stage.set('ready');
+    TestBed.tick();
+    desk.lane.set(2);
+    expect(await desk.markDone()).toBe('anchor');
+  });
+
+  it('makes a job of one string, with what stays on as the passport has it', async () => {
+    await open(setupWith(tens));
+    desk.laidOut.candidateId.set(nines.id);
+    desk.laidOut.togglePick(0);
+    expect(desk.laidOut.only()).toEqual([0]);
+    expect(desk.strings().map((string) => Math.round((string?.gauge ?? 0) * 39370))).toEqual([9, 13, 17, 26, 36, 46]);
+    await desk.choose();
+    expect(chosen()).toMatchObject({
+      only: [1],
+      setId: null,
+      strings: [{ gaugeMm: expect.closeTo(0.2286, 6) as number }, {}, {}, {}, {}, {}],
+    });
+    expect(chosen().strings[1]?.stringId).toBe(tens.strings[1]?.id);
+    expect(desk.run()?.order).toEqual([0]);
+    expect(desk.laidOut.isTaken()).toBe(true);
+    // out of an opened set instead, and two of them; none left is all again
+    desk.laidOut.takeFrom('set');
+    desk.laidOut.togglePick(1);
+    expect(desk.laidOut.isTaken()).toBe(false);
+    await desk.choose();
+    expect(chosen()).toMatchObject({ only: [1, 2], setId: nines.id });
+    desk.laidOut.togglePick(0);
+    desk.laidOut.togglePick(1);
+    expect(desk.laidOut.only()).toBeNull();
   });
 });

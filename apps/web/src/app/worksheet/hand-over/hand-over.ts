@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
+import { nameTuning } from '@gold-peg/craft/tuning';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { advise, compareFindings, GAUGES, measureOf } from '@gold-peg/craft/findings';
 import { dropsOf, passed, STRING_STAGES, tellStory } from '@gold-peg/craft/worksheet';
@@ -31,6 +32,11 @@ export class HandOver {
   protected readonly remark = signal('');
 
   protected readonly setName = computed(() => this.desk.sheet().chosen?.payload.name ?? null);
+  /** The tuning that was chosen for the job, where it is not the one that it came with. */
+  protected readonly tuned = computed(() => {
+    const tuning = this.desk.sheet().chosen?.payload.tuning;
+    return tuning === undefined ? '' : ` · left in ${nameTuning(tuning.notes.map(({ note }) => note))}, A = ${tuning.a4Hz} Hz`;
+  });
   /** What the job is about, where it is not the whole instrument. */
   protected readonly only = computed(() => this.desk.sheet().chosen?.payload.only ?? null);
   protected readonly rows = computed(() => {

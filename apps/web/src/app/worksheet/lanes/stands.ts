@@ -7,7 +7,8 @@ import { STAGE_NAMES } from '../stage-rule/stage-names';
 @Component({
   selector: 'peg-stands',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<span aria-hidden="true">
+  template: `@if (inJob()) {
+    <span aria-hidden="true">
       @for (done of stands(); track $index) {
         <i [class.done]="done"></i>
       }
@@ -16,7 +17,8 @@ import { STAGE_NAMES } from '../stage-rule/stage-names';
       <small>{{ says() }}</small>
     } @else {
       <span class="visually-hidden">{{ says() }}</span>
-    }`,
+    }
+  }`,
   styles: `
     :host {
       display: block;
@@ -49,6 +51,8 @@ export class Stands {
   readonly words = input(true);
 
   private readonly desk = inject(WorksheetDesk);
+  /** A string that is no part of the job stands nowhere on its rule. */
+  protected readonly inJob = computed(() => this.desk.inJob()[this.lane()] !== false);
   protected readonly stands = computed(() => STRING_STAGES.map((stage) => passed(this.desk.sheet(), stage)[this.lane()] ?? false));
   protected readonly says = computed(() => {
     const next = STRING_STAGES[this.stands().indexOf(false)];

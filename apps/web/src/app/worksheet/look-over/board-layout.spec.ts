@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { FAMILIES } from '@gold-peg/craft/strings';
+import { instrumentOf } from '@gold-peg/craft/archetypes';
 import { boardLayout } from './board-layout';
 
 describe('the board of an instrument', () => {
@@ -32,4 +33,14 @@ describe('the board of an instrument', () => {
     expect(six.at(500, -5).row).toBe(0);
     expect(six.at(500, 999).row).toBe(5);
   });
+});
+
+it('begins a string beyond the nut, and the fifth of a banjo at its own peg: a quarter of the way, where fret 5 stands', () => {
+  const board = boardLayout('banjo', { lanes: 5, laneHeight: 40, width: 1000 });
+  const { strings } = instrumentOf('banjo-five-string');
+  const [first, fifth] = [strings[0], strings[4]];
+  if (first === undefined || fifth === undefined) throw new Error('no string');
+  expect(board.begins(first)).toBeLessThan(board.nutX);
+  // 168 of 670 mm; fret 5 lies at 1 − 2^(−5/12) = 0.251
+  expect((board.begins(fifth) - board.nutX) / (board.saddleX - board.nutX)).toBeCloseTo(0.251, 2);
 });

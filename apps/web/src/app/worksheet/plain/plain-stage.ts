@@ -23,8 +23,9 @@ export class PlainStage {
   protected readonly lane = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
   /** At Trim: how the anchor looks when it is right. */
   protected readonly seated = computed(() => {
-    const right = this.desk.stage() === 'trim' ? scenesInHand(this.desk)?.fit.at(-1) : undefined;
-    return right === undefined ? null : [right];
+    const scenes = this.desk.stage() === 'trim' ? scenesInHand(this.desk) : null;
+    const right = scenes?.fit.at(-1);
+    return scenes?.seat ?? (right === undefined ? null : [right]);
   });
   protected readonly name = computed(() => STAGE_NAMES[this.desk.stage()]);
   protected readonly step = this.desk.stepInHand;

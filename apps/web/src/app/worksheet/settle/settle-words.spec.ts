@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { judgeRounds, type Band } from '@gold-peg/craft/settle';
 import { cents } from '@gold-peg/craft/units';
-import { sayDrift, sayRounds, saySettling } from './settle-words';
+import { placesOfSlip, sayDrift, sayRounds, saySettling } from './settle-words';
 
 const say = (...drops: number[]) => saySettling(drops, judgeRounds({ drops: drops.map(cents), tolerance: cents(2) }));
 
@@ -28,6 +28,26 @@ describe('what rounds say', () => {
 
   it('in short for the passport', () => {
     expect([sayRounds([]), sayRounds([3]), sayRounds([40, 12, 1.5])]).toEqual(['–', '1 round, last 3 ¢', '3 rounds, last 1.5 ¢']);
+  });
+});
+
+describe('what rounds say of strings that creep, and where one slips', () => {
+  const judged = (...drops: number[]) => judgeRounds({ drops: drops.map(cents), tolerance: cents(2) });
+
+  it('tells slip by the first rounds, and then leaves them to the clock', () => {
+    expect(saySettling([90, 70, 30], judged(90, 70, 30), { soft: true })).toMatchObject({
+      short: 'lost 30 ¢ · no slip: now the clock',
+      wrong: false,
+    });
+    expect(saySettling([90, 70, 30], judged(90, 70, 30), { soft: true }).long).not.toMatch(/more rounds/);
+    expect(saySettling([40, 41, 39, 42], judged(40, 41, 39, 42), { soft: true }).wrong).toBe(true);
+  });
+
+  it('names the peg first where it is held by friction', () => {
+    const held = placesOfSlip('friction', 'knot-in-slot');
+    expect(saySettling([40, 41, 39, 42], judged(40, 41, 39, 42), { held }).long).toContain('look at its peg first');
+    expect(placesOfSlip('roller', 'tie-block')).toContain('the tie at the bridge');
+    expect(placesOfSlip('through', 'pins')).toBe('anchor, kink and clamp');
   });
 });
 

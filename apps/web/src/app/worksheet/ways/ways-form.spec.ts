@@ -45,7 +45,7 @@ describe('ways as a form', () => {
     expect(house).toEqual({ mostTurns: { 'thin-plain': 2.5 }, strings: { 1: { turns: 1.5, most: 2 } }, stubMm: 6 });
     expect(turnRows(['thin-plain'], { house }).map(({ label, layers }) => [label, layers.house])).toEqual([
       ['thin plain', null],
-      ['at most', '2.5'],
+      ['thin plain, at most', '2.5'],
     ]);
     expect(stringRows(1, { house }).map(({ layers }) => layers.house)).toEqual(['1.5', '2']);
     expect(numberRows(['stubMm', 'nutDeg'], { house }).map(({ layers, from }) => [layers.house, from])).toEqual([

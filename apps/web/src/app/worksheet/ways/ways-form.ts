@@ -129,13 +129,13 @@ const rowOf = (
 export const turnRows = (classes: readonly StringClass[], all: LayeredChoices): WayRow[] =>
   classes.flatMap((each) => [
     rowOf(`turns ${each}`, CLASSES[each], String(BUILT_IN_TURNS[each].turns), ({ turns }) => turns?.[each], all),
-    rowOf(`most ${each}`, 'at most', String(BUILT_IN_TURNS[each].mostTurns), ({ mostTurns }) => mostTurns?.[each], all),
+    rowOf(`most ${each}`, `${CLASSES[each]}, at most`, String(BUILT_IN_TURNS[each].mostTurns), ({ mostTurns }) => mostTurns?.[each], all),
   ]);
 
 /** Turns of one string by itself, and the most of them. */
 export const stringRows = (number: number, all: LayeredChoices): WayRow[] => [
   rowOf(`string-turns ${number}`, `string ${number} alone`, 'by its class', ({ strings }) => strings?.[number]?.turns, all),
-  rowOf(`string-most ${number}`, 'at most', 'by its class', ({ strings }) => strings?.[number]?.most, all),
+  rowOf(`string-most ${number}`, `string ${number}, at most`, 'by its class', ({ strings }) => strings?.[number]?.most, all),
 ];
 
 /** Numbers at the post and at the bridge. */

@@ -50,7 +50,7 @@ describe('numbers of a lane at Wind', () => {
   it('ask for no slack where a post is locked straight or stretch makes the turns', () => {
     expect(numbers('electric-seven', 0).measure).toBe('none: straight');
     expect(numbers('ukulele-concert', 0).slack?.band).toMatch(/^± about \d+[05]$/);
-    expect(numbers('ukulele-baritone', 2)).toMatchObject({ measure: 'pull tight', slack: { value: 'pull tight', unit: '' } });
+    expect(numbers('ukulele-baritone', 2)).toMatchObject({ measure: 'pull tight', slack: { value: '', unit: 'pull tight' } });
   });
 
   it('give the reason of each measure with a sum that comes out at it', () => {

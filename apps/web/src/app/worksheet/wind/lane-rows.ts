@@ -4,7 +4,7 @@ import type { ClampPlan, PostPlan, WindPlan } from '@gold-peg/craft/procedure';
 import { fromDegrees, fromMillimetres, metres, toDegrees, toMillimetres, type Radians } from '@gold-peg/craft/units';
 import { degrees, say, turnsToQuarter, type Measures } from '../../preferences/measures';
 import { ownHand } from '../../preferences/own-hand';
-import { slackWords } from '../../preferences/slack-words';
+import { slackWords, TIGHT } from '../../preferences/slack-words';
 import type { Lane } from '../desk/lane';
 import type { AsWound } from '../desk/wind-plans';
 
@@ -71,15 +71,13 @@ export const sayFor = (lane: Lane, plan: PostPlan, measures: Measures, leaves: n
     leaves,
   );
 
-/** Less slack than a hand can leave: it is pulled tight. */
-const TIGHT_MM = 1;
 /** To so much a soft string can be told. */
 const SOFT_STEP_MM = 5;
 
 function slackOf(plan: WindPlan, wound: AsWound | null, measures: Measures) {
   const slack = wound?.slack ?? plan.slack;
   if (plan.kind === 'clamp') return { ...measures.length(slack, 1), band: '' };
-  if (plan.methods.turns !== null && toMillimetres(slack) < TIGHT_MM) return { value: 'pull tight', unit: '', band: '' };
+  if (plan.methods.turns !== null && slack < TIGHT) return { value: '', unit: wound === null ? 'pull tight' : 'pulled tight', band: '' };
   const [low, high] = plan.slackRange;
   const half = toMillimetres(metres(high - low)) / 2;
   const about = fromMillimetres(Math.max(SOFT_STEP_MM, SOFT_STEP_MM * Math.round(half / SOFT_STEP_MM)));

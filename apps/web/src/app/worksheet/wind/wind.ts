@@ -5,9 +5,9 @@ import { RouterLink } from '@angular/router';
 import { postSpacing } from '@gold-peg/craft/instrument';
 import { practiceGap } from '@gold-peg/craft/procedure';
 import { SLACK_SCHOOLS, type SlackSchool } from '@gold-peg/craft/methods';
-import { metres, toDegrees } from '@gold-peg/craft/units';
+import { fromMillimetres, metres, toDegrees } from '@gold-peg/craft/units';
 import { Headstock } from '../../headstock/headstock';
-import { Measures, say } from '../../preferences/measures';
+import { Measures, say, turnsOn } from '../../preferences/measures';
 import { SCHOOLS } from '../../preferences/slack-words';
 import { Session } from '../../session/session';
 import { Caution } from '../../ui/caution';
@@ -53,7 +53,7 @@ export class Wind {
   protected readonly laneHeight = computed(() => {
     const count = this.desk.lanes().length;
     if (COARSE.matches) return count <= 4 ? 64 : count <= 6 ? 50 : LEAST_TOUCH_PX;
-    return count <= 4 ? 64 : count <= 6 ? 50 : count <= 8 ? 40 : 27;
+    return count <= 4 ? 64 : count <= 6 ? 50 : count <= 8 ? 36 : 27;
   });
   protected readonly height = computed(() => HEAD_PX + this.laneHeight() * this.desk.lanes().length);
   protected readonly laneCentres = computed(() => {
@@ -99,9 +99,26 @@ export class Wind {
         apart: this.desk.inJob()[lane.index] === false,
         badge: inHand && !this.desk.closed() ? ('in-hand' as const) : done ? ('done' as const) : ('open' as const),
         ...laneNumbers(lane, { plan, wound, measures: this.measures, leaves: this.desk.leaves().value }),
+        ...(this.desk.inJob()[lane.index] === false && this.asItStays(lane.index)),
       };
     }),
   );
+
+  /** A string that is no part of the job, with what the passport knows of it. */
+  private asItStays(index: number) {
+    const string = this.desk.file()?.passport.current?.strings.find(({ string: number }) => number === index + 1);
+    const slack = string?.slackMm ?? null;
+    return {
+      turns: string?.turns == null ? '–' : turnsOn(string.turns),
+      counted: false,
+      slack: slack === null ? null : { ...this.measures.length(fromMillimetres(slack)), band: '' },
+      measure: '–',
+      cut: null,
+      angle: '–',
+      bar: null,
+      low: false,
+    };
+  }
 
   protected readonly inHand = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
   protected readonly woundInHand = computed(() => this.done()[this.desk.lane()] ?? false);
