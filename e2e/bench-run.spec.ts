@@ -140,11 +140,11 @@ test('the facts of a bridge are set at the bench and change the drawings', async
     .getByRole('link', { name: /^Anchor/ })
     .click();
   await expect(page.getByRole('heading', { name: /Tuck it/ })).toBeVisible();
-  await page.getByRole('radio', { name: '12 holes' }).check();
+  await page.getByRole('radio', { name: '12', exact: true }).check();
   await expect(page.getByRole('heading', { name: /Back through the second hole/ })).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('radio', { name: '12 holes' })).toBeChecked();
-  await page.getByRole('radio', { name: '9 holes' }).check();
+  await expect(page.getByRole('radio', { name: '12', exact: true })).toBeChecked();
+  await page.getByRole('radio', { name: '9', exact: true }).check();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /^6 E/ }).click();
   await expect(page.getByRole('heading', { name: /Tuck it/ })).toBeVisible();

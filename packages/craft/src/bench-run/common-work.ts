@@ -85,7 +85,7 @@ export function bringUpWork(
         : 'Neck and top take up the pull together; from below, the post holds it.',
     check: 'Note and octave are right on the tuner; a string tuned an octave high breaks.',
     record: null,
-    done: firstPass ? (together ? 'near its note' : 'up, stretched once') : 'at pitch',
+    done: firstPass ? (together ? 'near pitch' : 'up, stretched once') : 'at pitch',
     tools: ['tuner', 'eyes'],
     cautions: ['eyes'],
   };

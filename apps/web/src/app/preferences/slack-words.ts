@@ -50,6 +50,6 @@ export function slackWords(said: SaidSlack, measures: Measures): string {
     case 'no-slack':
       return 'pull tight';
     case 'straight':
-      return 'none: straight';
+      return 'straight';
   }
 }

@@ -61,7 +61,7 @@ export const headless: AnchorScenes = {
         ...inPocket(0),
         box('metal', 37, 6, 1.8, 13),
         arrow([46, 8], [46, 16]),
-        label(71, 41, 'all its travel left', 'end'),
+        label(71, 38.5, 'all its travel', 'end'),
       ],
     },
     {
@@ -82,8 +82,8 @@ export const headless: AnchorScenes = {
         ...head,
         taut([72, 19], [53.5, 20], [40, 20.9], [22, 20.9]),
         turning(29.5, 4.6, 3.6),
-        label(8, 26, 'inside', 'start'),
-        arrow([14, 23], [20, 21.4]),
+        label(2, 14, 'inside', 'start'),
+        arrow([12, 15.5], [19.4, 20.4]),
       ],
     },
     {
@@ -94,13 +94,13 @@ export const headless: AnchorScenes = {
   ],
   fault: {
     title: 'Too long: out of travel',
-    says: 'The screw is at its inner end and the string still flat. Slacken, trim a few millimetres, try again; too short is scrap.',
+    says: 'Slacken, trim a few millimetres, try again; too short is scrap.',
     parts: [
       ...carriage(1),
       bent([0, 15], [12, 17], [24, 16], [42, 22]),
       ball(45.6, 22.6),
-      badArrow([50, 38], [58, 38]),
-      label(48, 43, 'no travel left', 'end'),
+      badArrow([52, 36], [60, 36]),
+      label(71, 43, 'none left', 'end'),
     ],
   },
 };

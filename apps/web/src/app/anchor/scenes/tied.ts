@@ -96,7 +96,7 @@ export function tieBlock(request: SceneRequest): AnchorScenes {
         says: way.twice
           ? 'Soft end first; round the block and through the same hole again. About 75 mm of tail.'
           : 'Soft end first; about 75 mm of tail behind the block.',
-        parts: [...through, label(50, 12, 'block', 'middle'), label(21, 19, 'saddle', 'end'), label(71, 15, '75 mm', 'end')],
+        parts: [...through, label(44, 12, 'block', 'middle'), label(21, 19, 'saddle', 'end'), label(71, 15, '75 mm', 'end')],
       },
       {
         title: 'Over the block, under itself',

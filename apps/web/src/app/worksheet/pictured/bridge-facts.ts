@@ -11,7 +11,7 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `@if (holes(); as holes) {
       <fieldset>
-        <legend>This tie block has</legend>
+        <legend>Holes of the tie block</legend>
         @for (choice of holes; track choice.value) {
           <label
             ><input
@@ -21,7 +21,7 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
               [disabled]="busy()"
               (change)="keep({ tieHoles: choice.value })"
             />
-            {{ choice.count }} holes</label
+            {{ choice.count }}</label
           >
         }
       </fieldset>

@@ -38,7 +38,7 @@ describe('strip and anchor, drawn', () => {
     bench.desk.lane.set(5);
     await page.settle();
     expect(titles(page).join(' ')).toContain('once or twice');
-    expect(page.text).toMatch(/6 holes.*9 holes.*12 holes/);
+    expect(page.text).toMatch(/Holes of the tie block.*6.*9.*12/);
   });
 
   it('note the place of a loose bridge and of nothing at a fixed one', async () => {

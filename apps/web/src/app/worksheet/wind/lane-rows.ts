@@ -37,7 +37,7 @@ export function laneNumbers(lane: Lane, { plan, wound, measures, leaves }: Asked
         : plan.kind === 'clamp'
           ? arcOf(lane, plan, measures)
           : slackWords(sayFor(lane, plan, measures, leaves), measures),
-    cut: plan === null ? null : { ...measures.length(wound?.cut ?? plan.cut), past: plan.kind === 'post' ? 'past post' : 'past clamp' },
+    cut: plan === null ? null : { ...measures.length(wound?.cut ?? plan.cut), past: plan.kind === 'post' ? 'post' : 'clamp' },
     ...endOf(plan, wound, measures),
   };
 }
