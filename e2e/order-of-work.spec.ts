@@ -44,7 +44,6 @@ test('one broken string of a flat-top: from taking it in to its passport, by key
   await tabTo(page, 'Register');
   await press('Enter');
   await expect(page.getByRole('heading', { name: 'Register' })).toBeVisible();
-  await page.keyboard.type('');
   await tabTo(page, '0121');
   await press('Enter');
   await expect(page.getByRole('heading', { name: 'Strings on it now' })).toBeVisible();
@@ -67,6 +66,10 @@ test('one broken string of a flat-top: from taking it in to its passport, by key
   await press('Space');
   await expect(page.getByText('every string has passed every stage')).toBeVisible();
   await expect(page.getByText(/string 1 alone, of/)).toBeVisible();
+  // a string that stays shows its turns and its slack of before
+  const [, , , , turns = 'no turns', slackLeft = 'no slack'] = before[0]!.split('\t');
+  await expect(row(2).getByRole('cell', { name: turns, exact: true })).toBeVisible();
+  await expect(row(2).getByRole('cell', { name: slackLeft, exact: true })).toBeVisible();
   await expect(page.getByText(/never read after stretching|No string was read/)).toBeVisible();
   await tabTo(page, 'Hand over and close');
   await press('Enter');

@@ -41,16 +41,21 @@ export class HandOver {
   protected readonly only = computed(() => this.desk.sheet().chosen?.payload.only ?? null);
   protected readonly rows = computed(() => {
     const sheet = this.desk.sheet();
+    const before = this.desk.file()?.passport.current?.strings ?? [];
     return this.desk.lanes().map((lane) => {
+      const stays = sheet.inJob[lane.index] === false;
+      const kept = before.find(({ string }) => stays && string === lane.number);
       const wound = this.desk.winding.asWound()[lane.index] ?? null;
+      const turns = wound?.turns ?? kept?.turns ?? null;
+      const slack = wound?.slack ?? (kept?.slackMm == null ? null : fromMillimetres(kept.slackMm));
       return {
         lane,
         gauge: lane.string === null ? '–' : this.measures.gauge(lane.gauge * 1000),
         construction: lane.string?.construction ?? '',
-        turns: wound === null ? '–' : turnsOn(wound.turns),
-        slack: wound === null ? '–' : saySlackLeft(wound.slack, (length) => say(this.measures.length(length))),
+        turns: turns === null ? '–' : turnsOn(turns),
+        slack: slack === null ? '–' : saySlackLeft(slack, (length) => say(this.measures.length(length))),
         nut: wound === null || wound.nutDeg === null ? '–' : `${wound.nutDeg.toFixed(1)}°`,
-        rounds: sheet.inJob[lane.index] === false ? 'stays' : sayRounds(dropsOf(sheet, lane.index)),
+        rounds: stays ? 'stays' : sayRounds(dropsOf(sheet, lane.index)),
       };
     });
   });
