@@ -166,7 +166,7 @@ export const RACK: readonly RackEntry[] = [
     owner: 'Quillhaven School',
     remark: '',
     past: [{ daysAgo: 420, set: '.024 .032', remark: '' }],
-    job: { reason: 'String 3 broken, school stall on Saturday', takenInHoursAgo: 2, promisedInHours: 26 },
+    job: { reason: 'String 3 broken; wanted for the school stall', takenInHoursAgo: 2, promisedInHours: 26 },
   },
   {
     passport: 133,
@@ -200,7 +200,7 @@ export const RACK: readonly RackEntry[] = [
     owner: 'The Lantern Ceilidh Band',
     remark: '',
     past: [{ daysAgo: 250, set: '.008–.047', remark: '' }],
-    job: { reason: 'Two octave strings gone, festival on Saturday', takenInHoursAgo: 12, promisedInHours: 49 },
+    job: { reason: 'Two octave strings gone; wanted for the festival', takenInHoursAgo: 12, promisedInHours: 49 },
   },
   {
     passport: 148,

@@ -3,6 +3,7 @@ export const CAUTIONS = {
   eyes: 'Keep eyes and face away from a string that comes up to pitch; eye protection on.',
   'never-cut': 'Never cut under tension: the end whips and the neck jumps.',
   'loose-ends': 'Coil loose ends and bin them at once, never on the floor.',
+  'cut-ends': 'Cut ends are needle sharp: hold the offcut while you cut it, coil it, bin it now.',
   stubs:
     'Stubs are needle sharp: hold the offcut while you cut it, coil it, bin it now. See a clinician if a wound is deep or dirty; keep tetanus cover current.',
   springs: 'Springs behind the cover plate are under load.',

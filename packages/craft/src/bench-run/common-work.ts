@@ -47,7 +47,7 @@ export const lookOverWork = ({ style }: AtPost): Work => ({
 
 const FRICTION = 'Set the screw of the peg so that it turns smoothly and holds: between slipping and too stiff.';
 
-export const windWork = ({ style, bass }: AtPost): Work => ({
+export const windWork = ({ style, bass, soft }: AtPost & { soft: boolean }): Work => ({
   does: [
     ...(bass ? ['Let it untwist and hang straight before it is fixed.'] : []),
     'Measure the slack, wind it down side by side, hold tension with the fingers all the while.',
@@ -59,7 +59,7 @@ export const windWork = ({ style, bass }: AtPost): Work => ({
   record: 'The turns really obtained.',
   done: 'wound',
   tools: ['winder', 'cutters', 'rule', ...(style === 'friction' ? (['screwdriver'] as const) : [])],
-  cautions: ['stubs', 'eyes', ...(bass ? (['untwists'] as const) : [])],
+  cautions: [...(soft ? (['loose-ends'] as const) : (['cut-ends'] as const)), 'eyes', ...(bass ? (['untwists'] as const) : [])],
 });
 
 /**
@@ -81,8 +81,8 @@ export function bringUpWork(
     does: `${does} Look at the octave as well as the note.${firstPass ? '' : playingPosition(bridge)}`,
     why:
       firstPass && !together
-        ? 'Neck and bridge stay loaded; from below, the post holds it.'
-        : 'Neck and top take up the pull together; from below, the post holds it.',
+        ? 'Neck and bridge stay loaded; tuned from below it holds.'
+        : 'Neck and top take up the pull together; tuned from below it holds.',
     check: 'Note and octave are right on the tuner; a string tuned an octave high breaks.',
     record: null,
     done: firstPass ? (together ? 'near pitch' : 'up, stretched once') : 'at pitch',

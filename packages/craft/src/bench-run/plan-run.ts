@@ -149,7 +149,7 @@ function stepOf(facts: Facts, { order, schools }: Pick<BenchRun, 'order' | 'scho
       case 'anchor':
         return work.fit;
       case 'wind':
-        return windWork(atPost);
+        return windWork({ ...atPost, soft });
       case 'bring-up':
         return bringUpWork(instrument, {
           firstPass,

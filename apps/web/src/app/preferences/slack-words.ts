@@ -1,6 +1,6 @@
 import type { SaidSlack, SlackSchool } from '@gold-peg/craft/methods';
 import { fromMillimetres, metres, type Metres } from '@gold-peg/craft/units';
-import { turnsToQuarter, type Measures } from './measures';
+import { say, turnsOn, turnsToQuarter, type Measures } from './measures';
 
 /** What a school is called at the head of its column, and what its measure is. */
 export const SCHOOLS: Readonly<Record<SlackSchool, { short: string; does: string }>> = {
@@ -23,8 +23,13 @@ export const SCHOOLS: Readonly<Record<SlackSchool, { short: string; does: string
 /** Less slack than this no hand leaves on purpose: it is pulled tight. */
 export const TIGHT = fromMillimetres(5);
 
-/** Slack that was left: never less than none. */
-export const saySlackLeft = (slack: Metres, length: (slack: Metres) => string): string => (slack < TIGHT ? 'pulled tight' : length(slack));
+/** What was left on a string as it is noted: turns and slack, null where nobody knows. A clamp holds its string straight, with a small arc of slack and no turns. */
+export function sayLeft({ turns, slack, clamped }: { turns: number | null; slack: Metres | null; clamped: boolean }, measures: Measures) {
+  return {
+    turns: turns === null || clamped ? '–' : turnsOn(turns),
+    slack: slack === null ? '–' : clamped ? say(measures.length(slack, 1)) : slack < TIGHT ? 'pulled tight' : say(measures.length(slack)),
+  };
+}
 
 const WIDTHS = { fists: 'fist', fingers: 'finger', spacers: 'spacer' } as const;
 

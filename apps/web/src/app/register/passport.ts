@@ -5,8 +5,8 @@ import type { PastSetup } from '@gold-peg/contract/register';
 import { expectedEffort } from '@gold-peg/craft/day';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { nameTuning } from '@gold-peg/craft/tuning';
-import { Measures, say, turnsOn } from '../preferences/measures';
-import { saySlackLeft } from '../preferences/slack-words';
+import { Measures, say } from '../preferences/measures';
+import { sayLeft } from '../preferences/slack-words';
 import { Api } from '../server/api';
 import { sayPromise } from '../today/promise-words';
 import { sayProblem } from '../server/server-problem';
@@ -56,14 +56,14 @@ export class PassportPage {
     const { geometry, current } = this.passport.value();
     return geometry.strings.map((place, index) => {
       const string = current?.strings.find(({ string: number }) => number === index + 1);
+      const slack = string?.slackMm == null ? null : fromMillimetres(string.slackMm);
       return {
         number: index + 1,
         note: place.note,
         scale: say(this.measures.length(fromMillimetres(place.scaleMm))),
         gauge: string === undefined ? '–' : this.measures.gauge(string.gaugeMm),
         construction: string?.construction ?? '',
-        turns: string?.turns == null ? '–' : turnsOn(string.turns),
-        slack: string?.slackMm == null ? '–' : saySlackLeft(fromMillimetres(string.slackMm), (length) => say(this.measures.length(length))),
+        ...sayLeft({ turns: string?.turns ?? null, slack, clamped: place.post.style === 'clamp' }, this.measures),
         since: current === null || string === undefined ? '–' : DATE.format(new Date(string.fittedAt ?? current.fittedAt)),
         setName: string?.setName ?? current?.only?.name ?? current?.setName ?? '',
         rounds: string?.dropsCents?.length ?? '–',

@@ -22,6 +22,9 @@ import { ChangeDetectionStrategy, Component } from '@angular/core';
       color: var(--oxide);
       fill: var(--oxide);
     }
+    p:has(span:empty) {
+      display: none;
+    }
     svg {
       flex: none;
     }

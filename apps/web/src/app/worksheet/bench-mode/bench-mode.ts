@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { Measures } from '../../preferences/measures';
 import { AnchorFrames } from '../../anchor/anchor-frames';
 import { Caution } from '../../ui/caution';
@@ -63,7 +62,7 @@ import { bigNumbers } from './prompt';
       </button>
       <button type="button" class="quiet" (click)="actions.speak()">say it aloud <b>S</b></button>
     </div>
-    <peg-caution>{{ cautions() }}</peg-caution>
+    <peg-caution>{{ desk.cautions() }}</peg-caution>
   </section>`,
   styleUrl: './bench-mode.scss',
 })
@@ -90,5 +89,4 @@ export class BenchMode {
     const scenes = stage === 'strip' || stage === 'anchor' ? scenesInHand(this.desk) : null;
     return scenes === null ? null : stage === 'strip' ? scenes.off : scenes.fit;
   });
-  protected readonly cautions = computed(() => (this.step()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));
 }

@@ -2,6 +2,7 @@ import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { PastSetup } from '@gold-peg/contract/register';
 import {
+  CAUTIONS,
   isDone,
   latestStep,
   nextStep,
@@ -107,6 +108,8 @@ export class WorksheetDesk {
     const is = ({ stage, string, firstPass }: RunStep) => stage === step?.stage && string === step.string && firstPass === step.firstPass;
     return step === null ? null : (this.run()?.steps.find(is) ?? null);
   });
+  /** What can hurt or scrap at the step in hand, in one line; empty where there is none. */
+  readonly cautions = computed(() => (this.stepInHand()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));
   readonly inHandIsDone = computed(() => {
     const step = this.atHand();
     return step === null || isDone(this.sheet(), step);

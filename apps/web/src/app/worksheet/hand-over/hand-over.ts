@@ -5,7 +5,7 @@ import { nameTuning } from '@gold-peg/craft/tuning';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { advise, compareFindings, GAUGES, measureOf } from '@gold-peg/craft/findings';
 import { dropsOf, passed, STRING_STAGES, tellStory } from '@gold-peg/craft/worksheet';
-import { Measures, say, turnsOn } from '../../preferences/measures';
+import { Measures, say } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from '../look-over/finding-words';
@@ -13,7 +13,7 @@ import { StageClock } from '../desk/stage-clock';
 import { sayRounds } from '../settle/settle-words';
 import { Settling } from '../settle/settling';
 import { STAGE_NAMES } from '../stage-rule/stage-names';
-import { saySlackLeft } from '../../preferences/slack-words';
+import { sayLeft } from '../../preferences/slack-words';
 import { stillKnown } from './still-known';
 
 /** What was fitted and how, what is still open, and the hand-over that closes the job. */
@@ -46,14 +46,13 @@ export class HandOver {
       const stays = sheet.inJob[lane.index] === false;
       const kept = before.find(({ string }) => stays && string === lane.number);
       const wound = this.desk.winding.asWound()[lane.index] ?? null;
-      const turns = wound?.turns ?? kept?.turns ?? null;
       const slack = wound?.slack ?? (kept?.slackMm == null ? null : fromMillimetres(kept.slackMm));
+      const clamped = lane.place.post.style === 'clamp';
       return {
         lane,
         gauge: lane.string === null ? '–' : this.measures.gauge(lane.gauge * 1000),
         construction: lane.string?.construction ?? '',
-        turns: turns === null ? '–' : turnsOn(turns),
-        slack: slack === null ? '–' : saySlackLeft(slack, (length) => say(this.measures.length(length))),
+        ...sayLeft({ turns: wound?.turns ?? kept?.turns ?? null, slack, clamped }, this.measures),
         nut: wound === null || wound.nutDeg === null ? '–' : `${wound.nutDeg.toFixed(1)}°`,
         rounds: stays ? 'stays' : sayRounds(dropsOf(sheet, lane.index)),
       };

@@ -72,8 +72,7 @@ export class LookOver {
   });
   protected readonly cautions = computed(() => {
     const oil = this.desk.sheet().findings.some(({ payload }) => advise(payload).oil);
-    const kinds = this.desk.stepInHand()?.cautions ?? [];
-    return [...(oil ? [CAUTIONS.oils] : []), ...kinds.map((kind) => CAUTIONS[kind])].join(' ');
+    return [...(oil ? [CAUTIONS.oils] : []), this.desk.cautions()].join(' ');
   });
 
   protected point(event: MouseEvent): void {

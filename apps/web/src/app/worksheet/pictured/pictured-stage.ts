@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { clampCount, placesToNote } from '@gold-peg/craft/findings';
 import { TOOLS } from '@gold-peg/craft/tools';
 import { AnchorFrames } from '../../anchor/anchor-frames';
@@ -43,5 +42,4 @@ export class PicturedStage {
     (this.desk.run()?.steps ?? []).filter(({ stage, string }) => stage === this.desk.stage() && string === null),
   );
   protected readonly tools = computed(() => (this.desk.stepInHand()?.tools ?? []).map((kind) => TOOLS[kind]).join(', '));
-  protected readonly cautions = computed(() => (this.desk.stepInHand()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));
 }

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { TOOLS } from '@gold-peg/craft/tools';
 import { AnchorFrames } from '../../anchor/anchor-frames';
 import { Caution } from '../../ui/caution';
@@ -29,6 +28,5 @@ export class PlainStage {
   });
   protected readonly name = computed(() => STAGE_NAMES[this.desk.stage()]);
   protected readonly step = this.desk.stepInHand;
-  protected readonly cautions = computed(() => (this.step()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));
   protected readonly tools = computed(() => (this.step()?.tools ?? []).map((kind) => TOOLS[kind]).join(', '));
 }

@@ -19,6 +19,8 @@ export class PostSide {
   readonly instrument = input.required<Instrument>();
   readonly lane = input.required<Lane>();
   readonly plan = input.required<WindPlan>();
+  /** Whether somebody measured this headstock: what is only typical does not warn. */
+  readonly measured = input.required<boolean>();
 
   private readonly measures = inject(Measures);
   protected readonly room = { width: 352, height: 206 };
@@ -47,7 +49,7 @@ export class PostSide {
   });
   protected readonly low = computed(() => {
     const nut = this.nut();
-    return nut !== null && nut.vertical < nut.wanted - 1e-9;
+    return nut !== null && this.measured() && nut.vertical < nut.lowBelow - 1e-9;
   });
   protected readonly stack = computed(() => {
     const plan = this.plan();

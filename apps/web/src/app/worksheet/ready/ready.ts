@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { Caution } from '../../ui/caution';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { StageLanes } from '../lanes/stage-lanes';
@@ -22,5 +21,4 @@ export class Ready {
   protected readonly desk = inject(WorksheetDesk);
   private readonly readings = inject(Readings);
   protected readonly read = computed(() => this.readings.verdicts().map((verdict) => verdict?.short ?? ''));
-  protected readonly cautions = computed(() => (this.desk.stepInHand()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));
 }

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { Caution } from '../../ui/caution';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { StageLanes } from '../lanes/stage-lanes';
@@ -20,7 +19,6 @@ export class SettleStage {
   protected readonly desk = inject(WorksheetDesk);
   private readonly settling = inject(Settling);
   protected readonly step = this.desk.stepInHand;
-  protected readonly cautions = computed(() => (this.step()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));
   protected readonly drops = computed(() => this.settling.strings().map(({ drops }) => drops));
   protected readonly verdicts = computed(() => this.settling.strings().map(({ says }) => says?.short ?? ''));
 }

@@ -105,7 +105,7 @@ function wrongWay(lane: Lane, { nut }: PostPlan, instrument: Instrument): string
       ? 'Toward the inside it would rub on its neighbour.'
       : 'Toward the outside it would rub on the string or the wood beside it.';
   if (nut === null) return 'The other way it would lift out of its pip.';
-  return `The other way it leaves outside and pulls ${degrees(nut.otherWay)} sideways instead of ${degrees(nut.lateral)}; only at the start can that be undone.`;
+  return `Leaving outside it pulls ${degrees(nut.otherWay)} sideways, not ${degrees(nut.lateral)}: seen to before the first turn.`;
 }
 
 const WHEN: Readonly<Record<CutTiming['when'], string>> = {

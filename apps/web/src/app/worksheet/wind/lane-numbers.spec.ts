@@ -6,7 +6,7 @@ import { metres } from '@gold-peg/craft/units';
 import { Measures, say } from '../../preferences/measures';
 import { kindPicture } from '../../register/kind-picture';
 import { Session } from '../../session/session';
-import { SCHOOLS } from '../../preferences/slack-words';
+import { sayLeft, SCHOOLS } from '../../preferences/slack-words';
 import { measureReason } from '../why/measure-reason';
 import type { AsWound } from '../desk/wind-plans';
 import { laneNumbers } from './lane-rows';
@@ -32,6 +32,15 @@ describe('numbers of a lane at Wind', () => {
 
   beforeEach(() => {
     measures = TestBed.inject(Measures);
+  });
+
+  it('say afterwards what was left: a clamp has no turns and an arc of slack, a soft string that was pulled tight no length', () => {
+    const left = (turns: number | null, slackMm: number | null, clamped = false) =>
+      sayLeft({ turns, slack: slackMm === null ? null : metres(slackMm / 1000), clamped }, measures);
+    expect(left(2.5, 55)).toEqual({ turns: '2½', slack: '55 mm' });
+    expect(left(3, -4)).toEqual({ turns: '3', slack: 'pulled tight' });
+    expect(left(0, 1.5, true)).toEqual({ turns: '–', slack: '1.5 mm' });
+    expect(left(null, null)).toEqual({ turns: '–', slack: '–' });
   });
 
   it('say slack in the school of the person, and less of it to a hand that leaves too much', () => {

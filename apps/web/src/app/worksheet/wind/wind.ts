@@ -7,8 +7,8 @@ import { practiceGap } from '@gold-peg/craft/procedure';
 import { SLACK_SCHOOLS, type SlackSchool } from '@gold-peg/craft/methods';
 import { fromMillimetres, metres, toDegrees } from '@gold-peg/craft/units';
 import { Headstock } from '../../headstock/headstock';
-import { Measures, say, turnsOn } from '../../preferences/measures';
-import { SCHOOLS } from '../../preferences/slack-words';
+import { Measures, say } from '../../preferences/measures';
+import { sayLeft, SCHOOLS } from '../../preferences/slack-words';
 import { Session } from '../../session/session';
 import { Caution } from '../../ui/caution';
 import { LaneBadge } from '../../ui/lane-badge';
@@ -107,11 +107,12 @@ export class Wind {
   /** A string that is no part of the job, with what the passport knows of it. */
   private asItStays(index: number) {
     const string = this.desk.file()?.passport.current?.strings.find(({ string: number }) => number === index + 1);
-    const slack = string?.slackMm ?? null;
+    const slack = string?.slackMm == null ? null : fromMillimetres(string.slackMm);
+    const clamped = this.desk.lanes()[index]?.place.post.style === 'clamp';
     return {
-      turns: string?.turns == null ? '–' : turnsOn(string.turns),
+      turns: sayLeft({ turns: string?.turns ?? null, slack, clamped }, this.measures).turns,
       counted: false,
-      slack: slack === null ? null : { ...this.measures.length(fromMillimetres(slack)), band: '' },
+      slack: slack === null ? null : { ...this.measures.length(slack, clamped ? 1 : 0), band: '' },
       measure: '–',
       cut: null,
       angle: '–',
