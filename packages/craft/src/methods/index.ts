@@ -31,4 +31,13 @@ export { cutTimingFor, methodsFor, type HouseMethods } from './methods-for.js';
 export type { CutTiming } from './cut-timing.js';
 export { practiceOf, type Practice } from './practice.js';
 export { isSoft, isSoftMaterial, stringClass } from './string-class.js';
-export { handFactor, saySlack, SLACK_SCHOOLS, TYPICAL_HAND, type HandMeasures, type SaidSlack, type SlackSchool } from './slack-school.js';
+export {
+  handFactor,
+  saySlack,
+  SLACK_SCHOOLS,
+  TIGHT,
+  TYPICAL_HAND,
+  type HandMeasures,
+  type SaidSlack,
+  type SlackSchool,
+} from './slack-school.js';

@@ -193,7 +193,8 @@ describe('slack in the words of a school', () => {
 
   it('says none where stretch makes the turns or the string is locked straight, in every school', () => {
     for (const school of SLACK_SCHOOLS) {
-      expect(saySlack(school, said(-3), TYPICAL_HAND, 1)).toEqual({ kind: 'no-slack' });
+      for (const slackMm of [-3, 0, 4.9]) expect(saySlack(school, said(slackMm), TYPICAL_HAND, 1)).toEqual({ kind: 'no-slack' });
+      expect(saySlack(school, said(5.1), TYPICAL_HAND, 1).kind).not.toBe('no-slack');
       expect(saySlack(school, said(0, { straight: true }), TYPICAL_HAND, 1)).toEqual({ kind: 'straight' });
     }
   });

@@ -56,13 +56,16 @@ interface Said {
   straight: boolean;
 }
 
+/** Less slack than this, 5 mm, no hand leaves on purpose: the string is pulled tight. */
+export const TIGHT = fromMillimetres(5);
+
 /**
  * Slack as a school says it. `leaves` is how much of what a person means to leave they really leave, learned from their counted turns: who leaves
  * 1.1 of what they mean is told to leave 1/1.1.
  */
 export function saySlack(school: SlackSchool, said: Said, hand: HandMeasures, leaves: number): SaidSlack {
   if (said.straight) return { kind: 'straight' };
-  if (said.slack <= 0) return { kind: 'no-slack' };
+  if (said.slack < TIGHT) return { kind: 'no-slack' };
   const slack = metres(said.slack / handFactor(school, leaves));
   const cut = metres(said.cut - said.slack + slack);
   const fret = pullBackFret(slack, said.scaleLength);

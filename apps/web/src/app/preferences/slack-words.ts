@@ -1,5 +1,5 @@
-import type { SaidSlack, SlackSchool } from '@gold-peg/craft/methods';
-import { fromMillimetres, metres, type Metres } from '@gold-peg/craft/units';
+import { TIGHT, type SaidSlack, type SlackSchool } from '@gold-peg/craft/methods';
+import { metres, type Metres } from '@gold-peg/craft/units';
 import { say, turnsOn, turnsToQuarter, type Measures } from './measures';
 
 /** What a school is called at the head of its column, and what its measure is. */
@@ -19,9 +19,6 @@ export const SCHOOLS: Readonly<Record<SlackSchool, { short: string; does: string
   'headstock-end': { short: 'past the end', does: 'cut so far past the end of the headstock, held just taut' },
   'turns-first': { short: 'wrapped first', does: 'wrap the slack string so many times round the post by hand, then put the end through' },
 };
-
-/** Less slack than this no hand leaves on purpose: it is pulled tight. */
-export const TIGHT = fromMillimetres(5);
 
 /** What was left on a string as it is noted: turns and slack, null where nobody knows. A clamp holds its string straight, with a small arc of slack and no turns. */
 export function sayLeft({ turns, slack, clamped }: { turns: number | null; slack: Metres | null; clamped: boolean }, measures: Measures) {

@@ -1,10 +1,10 @@
-import { saySlack } from '@gold-peg/craft/methods';
+import { saySlack, TIGHT } from '@gold-peg/craft/methods';
 import { liftInTheMiddle } from '@gold-peg/craft/post';
 import type { ClampPlan, PostPlan, WindPlan } from '@gold-peg/craft/procedure';
 import { fromDegrees, fromMillimetres, metres, toDegrees, toMillimetres, type Radians } from '@gold-peg/craft/units';
 import { degrees, say, turnsToQuarter, type Measures } from '../../preferences/measures';
 import { ownHand } from '../../preferences/own-hand';
-import { slackWords, TIGHT } from '../../preferences/slack-words';
+import { slackWords } from '../../preferences/slack-words';
 import type { Lane } from '../desk/lane';
 import type { AsWound } from '../desk/wind-plans';
 
