@@ -4,6 +4,8 @@ import type { DataSource } from 'typeorm';
 import * as z from 'zod';
 import { invalidInput } from '@gold-peg/contract/problems';
 import { drawCutStrip, PAPER_KINDS, PAPERS, type CutStrip, type Paper } from '@gold-peg/contract/papers';
+import { TIGHT } from '@gold-peg/craft/methods';
+import { toMillimetres } from '@gold-peg/craft/units';
 import { Refusal } from '../http/refusal.js';
 import type { WhoAsks } from '../http/routes.js';
 import { openWorksheet } from '../jobs/routes.js';
@@ -37,8 +39,6 @@ export const cutStripPdfRoute =
 
 const TABLE_HEAD = ['string', 'note', 'gauge', 'turns', 'turn it', 'slack, mm', 'cut past post, mm', 'nut angle', 'turns counted'];
 const TABLE_MARGIN = 40;
-/** Less slack than this no hand leaves on purpose. */
-const TIGHT_MM = 5;
 
 export function cutStripDocument(strip: CutStrip, paper: Paper): TDocumentDefinitions {
   const sheet = drawCutStrip(strip, paper);
@@ -72,7 +72,7 @@ export function cutStripDocument(strip: CutStrip, paper: Paper): TDocumentDefini
               row.gauge,
               row.turns,
               row.direction,
-              row.slackMm < TIGHT_MM ? 'pull tight' : row.slackMm.toFixed(0),
+              row.slackMm < toMillimetres(TIGHT) ? 'pull tight' : row.slackMm.toFixed(0),
               row.cutMm.toFixed(0),
               row.nutDeg === null ? '–' : `${row.nutDeg.toFixed(1)}°`,
               '',

@@ -43,6 +43,7 @@ describe('a string that stretches', () => {
     expect(judge([170, 85, 3]).roundsLeft.likely).toBe(1); // 3 is 1.5 over the limit at most
     expect(judge([170, 85, 2]).roundsLeft.likely).toBe(1); // the round before was far over three times two
     expect(judge([60, 20, 5, 2]).roundsLeft.likely).toBe(0);
+    expect(judge([60, 20, -30, 1]).roundsLeft.high).toBeGreaterThan(0); // sharp by 30 is no small round: one more confirms it
     expect(judge([9, 8, 9, 8, 3.6]).roundsLeft.high).toBeGreaterThan(1); // 3.6 is more than 1.5 over
     expect(judge([9, 10, 9, 3.4])).toMatchObject({ verdict: 'settling' }); // whatever the odds of the rounds before
   });

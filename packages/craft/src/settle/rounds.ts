@@ -94,7 +94,7 @@ export function judgeRounds({ drops, tolerance }: Rounds): RoundsJudged {
  */
 function roundsAfter(drops: readonly number[], tolerance: number): number {
   const last = drops.at(-1);
-  const before = drops.at(-2) ?? Number.POSITIVE_INFINITY;
+  const before = Math.abs(drops.at(-2) ?? Number.POSITIVE_INFINITY);
   if (last === undefined || Math.abs(last) > tolerance + ROUNDS.toConfirm.value) return Number.POSITIVE_INFINITY;
   return Math.abs(last) <= tolerance && before < SMALL_ALREADY * tolerance ? 0 : 1;
 }
