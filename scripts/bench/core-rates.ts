@@ -1,4 +1,5 @@
 import { instrumentOf } from '@gold-peg/craft/archetypes';
+import { calibrate, type CountedTurns } from '@gold-peg/craft/calibration';
 import { trackPitch } from '@gold-peg/craft/pitch';
 import { windString } from '@gold-peg/craft/procedure';
 import { solveGauges, type GaugeQuestion } from '@gold-peg/craft/gauges';
@@ -6,7 +7,7 @@ import { pluck } from '@gold-peg/craft/sound';
 import { SETS, setsFor, stringProperties, STRINGS } from '@gold-peg/craft/strings';
 import { strungKind } from '@gold-peg/craft/tuning';
 import { forecastDrift, HOLDS, judgeRounds } from '@gold-peg/craft/settle';
-import { cents, fromInches, hertz, metres } from '@gold-peg/craft/units';
+import { cents, fromInches, fromMillimetres, hertz, metres } from '@gold-peg/craft/units';
 import { tensionFor } from '@gold-peg/craft/tension';
 import { foldWorksheet, STRING_EVENTS, type BenchEvent } from '@gold-peg/craft/worksheet';
 
@@ -17,6 +18,18 @@ const SECOND = {
   samples: pluck({ first: hertz(41.2), inharmonicity: 2e-4, at: 0.2, ring: 8, seconds: 1, sampleRate: 48_000 }, () => 0.3),
   sampleRate: 48_000,
 };
+
+/** Counts that scatter by ten per cent, all of one person. */
+const COUNTS = Array.from({ length: 300 }, (_, index): CountedTurns => {
+  const posts = {
+    postDiameter: fromMillimetres(6),
+    stringDiameter: fromMillimetres(0.3 + (index % 5) / 5),
+    nutToPost: fromMillimetres(95),
+  };
+  const slack = fromMillimetres(50 + (index % 7));
+  const turns = 2 + ((index * 37) % 11) / 25;
+  return { instrumentId: `instrument ${index}`, personId: 'hand', turns, slack, stretch: fromMillimetres(3), ...posts };
+});
 
 const RUNS = 5;
 const RUN_MS = 300;
@@ -39,6 +52,7 @@ export function coreRates(): Rate[] {
     rate('whole plan of one string: turns, slack, cut, angles', () => windString({ instrument, index: 3, string })),
     rate('plans of a whole instrument from its set', () => wholeInstrument(instrument)),
     rate('fold of a worksheet with 480 events', () => foldWorksheet(6, log)),
+    rate('hands and posts from 300 counts of one person at 300 instruments', () => calibrate(COUNTS), 1),
     rate('stretch or slip after six rounds', () => judgeRounds({ drops: ROUNDS, tolerance: cents(2) }), 1),
     rate(
       'when a string is tuned again, from five readings',

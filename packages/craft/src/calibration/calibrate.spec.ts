@@ -68,6 +68,16 @@ describe('calibrating posts and hands from counted turns', () => {
     expect(Math.abs(toMillimetres(metres(after - before)))).toBeLessThan(0.15);
   });
 
+  it('settles, also where a count is far off and where a person worked at 300 instruments', () => {
+    const many = Array.from({ length: 300 }, (_, index) => count(`instrument ${index}`, 'anna', metres(0), 1.1, 2 + (index % 3) / 2, 0.8));
+    const misread = many.map((each, index) => (index === 7 ? { ...each, turns: each.turns + 6 } : each));
+    const { settled, leaves, postThicker } = calibrate(misread);
+    expect(settled).toBe(true);
+    expect(leaves('anna')).toMatchObject({ count: 300 });
+    expect(leaves('anna').value).toBeCloseTo(1.1, 1);
+    expect(postThicker('instrument 8').count).toBe(1);
+  });
+
   it('does not depend on the order of the evidence', () => {
     const evidence = [...restring('a', 'anna', fromMillimetres(0.2), 1.05), ...restring('b', 'ben', fromMillimetres(-0.2), 0.93)];
     const forth = calibrate(evidence);

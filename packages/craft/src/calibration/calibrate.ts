@@ -1,8 +1,8 @@
 import { COUNTING, HAND } from '../constants/index.js';
 import { takeUp, windingCircle } from '../post/index.js';
-import { invertSpd } from '../solve/index.js';
 import { fromMillimetres, metres, radians, type Metres } from '../units/index.js';
 import type { CountedTurns } from './counted-turns.js';
+import { solveBipartite } from './solve-bipartite.js';
 
 export interface Estimate {
   value: number;
@@ -17,12 +17,16 @@ export interface Calibration {
   postThicker: (instrumentId: string) => Estimate;
   /** How much of the slack a person means to leave is really left. */
   leaves: (personId: string) => Estimate;
+  /** Whether the reweighting settled; where it did not, the last estimates stand. */
+  settled: boolean;
 }
 
 const STEP = fromMillimetres(0.01);
 /** Degrees of freedom of the noise: low, so that a miscount weighs the less the farther off it lies. */
 const STUDENT = 4;
-const REWEIGHTINGS = 30;
+const MOST_REWEIGHTINGS = 200;
+/** It has settled when no estimate moves by more than this part of its prior spread. */
+const SETTLED = 1e-5;
 
 /** One count as a line: what was taken up beyond the plan = hand · slack − sensitivity · thicker, ± noise. */
 interface Line {
@@ -37,24 +41,35 @@ interface Line {
 /**
  * Learns hands and posts together from counted turns. A post that took up more or less than slack and stretch is thinner or thicker than noted, or
  * somebody left more or less slack than meant: what all instruments of a person share is the hand, what all persons at an instrument share is the post. Linear
- * least squares with normal priors and Student noise, by reweighting; with no evidence the priors stand.
+ * least squares with normal priors and Student noise, by reweighting (Lange, Little & Taylor, Robust statistical modeling using the t distribution, 1989); with no
+ * evidence the priors stand.
  */
 export function calibrate(evidence: readonly CountedTurns[]): Calibration {
-  const people = [...new Set(evidence.map(({ personId }) => personId))];
-  const instruments = [...new Set(evidence.map(({ instrumentId }) => instrumentId))];
-  const lines = evidence.map((piece) => lineOf(piece, people.indexOf(piece.personId), instruments.indexOf(piece.instrumentId)));
-  const { means, spreads } = fit(lines, people.length, instruments.length);
-  const read = (index: number, prior: number, base: number, count: number): Estimate =>
-    index < 0 ? { value: base, spread: prior, count: 0 } : { value: base + (means[index] ?? 0), spread: spreads[index] ?? prior, count };
+  const people = numbered(evidence.map(({ personId }) => personId));
+  const instruments = numbered(evidence.map(({ instrumentId }) => instrumentId));
+  const lines = evidence.map((piece) => lineOf(piece, people.get(piece.personId) ?? 0, instruments.get(piece.instrumentId) ?? 0));
+  const { hands, posts, settled } = fit(lines, people.size, instruments.size);
+  const countOf = (which: (line: Line) => boolean) => lines.filter(which).length;
   return {
-    leaves: (id) =>
-      read(people.indexOf(id), COUNTING.hand.value, HAND.leaves.value, evidence.filter(({ personId }) => personId === id).length),
-    postThicker: (id) => {
-      const index = instruments.indexOf(id);
-      const count = evidence.filter(({ instrumentId }) => instrumentId === id).length;
-      return read(index < 0 ? -1 : people.length + index, fromMillimetres(COUNTING.postMm.value), 0, count);
+    settled,
+    leaves(id) {
+      const index = people.get(id);
+      if (index === undefined) return { value: HAND.leaves.value, spread: COUNTING.hand.value, count: 0 };
+      const { value = 0, spread = 0 } = hands[index] ?? {};
+      return { value: HAND.leaves.value + value, spread, count: countOf(({ person }) => person === index) };
+    },
+    postThicker(id) {
+      const index = instruments.get(id);
+      if (index === undefined) return { value: 0, spread: fromMillimetres(COUNTING.postMm.value), count: 0 };
+      const { value = 0, spread = 0 } = posts[index] ?? {};
+      return { value, spread, count: countOf(({ instrument }) => instrument === index) };
     },
   };
+}
+
+/** A number for each id, in the order they come. */
+function numbered(ids: readonly string[]): ReadonlyMap<string, number> {
+  return new Map([...new Set(ids)].map((id, index) => [id, index]));
 }
 
 function takenUp({ turns, stringDiameter, nutToPost }: CountedTurns, postDiameter: Metres): number {
@@ -75,36 +90,43 @@ function lineOf(piece: CountedTurns, person: number, instrument: number): Line {
   };
 }
 
-function fit(lines: readonly Line[], people: number, instruments: number): { means: number[]; spreads: number[] } {
-  const priors = [
-    ...new Array<number>(people).fill(COUNTING.hand.value),
-    ...new Array<number>(instruments).fill(fromMillimetres(COUNTING.postMm.value)),
-  ];
+interface Fitted {
+  value: number;
+  spread: number;
+}
+
+function fit(lines: readonly Line[], people: number, instruments: number): { hands: Fitted[]; posts: Fitted[]; settled: boolean } {
+  const [handPrior, postPrior] = [COUNTING.hand.value, fromMillimetres(COUNTING.postMm.value)];
   let weights = lines.map(() => 1);
-  let means = priors.map(() => 0);
-  let covariance: number[][] = [];
-  for (let round = 0; round < REWEIGHTINGS; round++) {
-    const information = priors.map((prior, row) => priors.map((_, column) => (row === column ? prior ** -2 : 0)));
-    const pull = priors.map(() => 0);
-    lines.forEach((line, index) => {
-      const weight = (weights[index] ?? 1) / line.noise ** 2;
-      const terms = termsOf(line, people);
-      for (const [row, a] of terms) {
-        pull[row] = (pull[row] ?? 0) + weight * a * line.beyond;
-        for (const [column, b] of terms) information[row]?.splice(column, 1, (information[row]?.[column] ?? 0) + weight * a * b);
-      }
+  let before: { hands: number[]; posts: number[] } | null = null;
+  for (let round = 0; ; round++) {
+    const solved = solveBipartite({
+      left: { size: people, precision: handPrior ** -2 },
+      right: { size: instruments, precision: postPrior ** -2 },
+      equations: lines.map(({ person, instrument, slack, sensitivity, beyond, noise }, index) => ({
+        left: person,
+        right: instrument,
+        a: slack,
+        b: -sensitivity,
+        value: beyond,
+        weight: (weights[index] ?? 1) / noise ** 2,
+      })),
     });
-    covariance = invertSpd(information);
-    means = covariance.map((row) => row.reduce((sum, value, column) => sum + value * (pull[column] ?? 0), 0));
-    weights = lines.map((line) => {
-      const off = Math.abs(line.beyond - termsOf(line, people).reduce((sum, [row, a]) => sum + a * (means[row] ?? 0), 0)) / line.noise;
+    const [hands, posts] = [solved.left.values, solved.right.values];
+    const moved = Math.max(farthest(hands, before?.hands) / handPrior, farthest(posts, before?.posts) / postPrior);
+    if (moved <= SETTLED || round === MOST_REWEIGHTINGS) {
+      return { hands: zip(hands, solved.left.spreads()), posts: zip(posts, solved.right.spreads()), settled: moved <= SETTLED };
+    }
+    before = { hands, posts };
+    weights = lines.map(({ person, instrument, slack, sensitivity, beyond, noise }) => {
+      const off = (beyond - slack * (hands[person] ?? 0) + sensitivity * (posts[instrument] ?? 0)) / noise;
       return (STUDENT + 1) / (STUDENT + off ** 2);
     });
   }
-  return { means, spreads: covariance.map((row, index) => Math.sqrt(row[index] ?? 0)) };
 }
 
-const termsOf = ({ person, instrument, slack, sensitivity }: Line, people: number): readonly (readonly [number, number])[] => [
-  [person, slack],
-  [people + instrument, -sensitivity],
-];
+const farthest = (now: readonly number[], before: readonly number[] | undefined) =>
+  now.reduce((most, value, index) => Math.max(most, Math.abs(value - (before?.[index] ?? Number.POSITIVE_INFINITY))), 0);
+
+const zip = (values: readonly number[], spreads: readonly number[]): Fitted[] =>
+  values.map((value, index) => ({ value, spread: spreads[index] ?? 0 }));

@@ -1,32 +1,41 @@
+export interface Factored {
+  /** The vector that the matrix turns into `values`, length n. */
+  solve: (values: ArrayLike<number>) => Float64Array;
+  /** Rows of the inverse. */
+  inverse: () => Float64Array[];
+}
+
 /**
- * Inverse of a symmetric, positive definite matrix by Cholesky's factors (Golub & Van Loan, Matrix Computations, ch. 4). Rows of equal length; the caller's rows
- * stay as they are.
+ * Cholesky's factors of a symmetric, positive definite matrix (Golub & Van Loan, Matrix Computations, ch. 4). Rows of equal length; the caller's rows stay as
+ * they are.
  * @throws RangeError where it is not positive definite: priors make it so, hence it is our bug.
  */
-export function invertSpd(matrix: readonly (readonly number[])[]): number[][] {
+export function factorSpd(matrix: readonly ArrayLike<number>[]): Factored {
   const n = matrix.length;
   const lower = matrix.map(() => new Float64Array(n));
-  const at = (row: number, column: number) => lower[row]?.[column] ?? 0;
-  for (let row = 0; row < n; row++) {
+  lower.forEach((own, row) => {
     for (let column = 0; column <= row; column++) {
+      const other = lower[column] ?? own;
       let rest = matrix[row]?.[column] ?? Number.NaN;
-      for (let k = 0; k < column; k++) rest -= at(row, k) * at(column, k);
+      for (let k = 0; k < column; k++) rest -= (own[k] ?? 0) * (other[k] ?? 0);
       if (row === column && !(rest > 0)) throw new RangeError(`not positive definite at ${row}`);
-      lower[row]?.set([row === column ? Math.sqrt(rest) : rest / at(column, column)], column);
+      own[column] = row === column ? Math.sqrt(rest) : rest / (other[column] ?? 0);
     }
-  }
-  return matrix.map((_, unit) => {
-    const solved = new Array<number>(n).fill(0);
-    for (let row = 0; row < n; row++) {
-      let rest = row === unit ? 1 : 0;
-      for (let k = 0; k < row; k++) rest -= at(row, k) * (solved[k] ?? 0);
-      solved[row] = rest / at(row, row);
-    }
+  });
+  const solve = (values: ArrayLike<number>) => {
+    const solved = new Float64Array(n);
+    lower.forEach((own, row) => {
+      let rest = values[row] ?? 0;
+      for (let k = 0; k < row; k++) rest -= (own[k] ?? 0) * (solved[k] ?? 0);
+      solved[row] = rest / (own[row] ?? 0);
+    });
     for (let row = n - 1; row >= 0; row--) {
-      let rest = solved[row] ?? 0;
-      for (let k = row + 1; k < n; k++) rest -= at(k, row) * (solved[k] ?? 0);
-      solved[row] = rest / at(row, row);
+      const own = lower[row] ?? solved;
+      solved[row] = (solved[row] ?? 0) / (own[row] ?? 0);
+      for (let k = 0; k < row; k++) solved[k] = (solved[k] ?? 0) - (own[k] ?? 0) * (solved[row] ?? 0);
     }
     return solved;
-  });
+  };
+  const unit = (index: number) => Float64Array.from({ length: n }, (_, row) => (row === index ? 1 : 0));
+  return { solve, inverse: () => matrix.map((_, index) => solve(unit(index))) };
 }

@@ -1,2 +1,2 @@
 export { bisect, type Root } from './bisect.js';
-export { invertSpd } from './cholesky.js';
+export { factorSpd, type Factored } from './cholesky.js';

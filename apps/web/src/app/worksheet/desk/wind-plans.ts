@@ -6,6 +6,7 @@ import { handFactor, type LayeredChoices } from '@gold-peg/craft/methods';
 import { windString, type WindPlan, type WindRequest } from '@gold-peg/craft/procedure';
 import { fromMillimetres, metres, toMillimetres, type Metres } from '@gold-peg/craft/units';
 import { countedAgainst, lies, type CountedPayload, type WoundPayload } from '@gold-peg/craft/worksheet';
+import { dequal } from 'dequal';
 import { Session } from '../../session/session';
 import { InHand } from './in-hand';
 import { JobLog } from './job-log';
@@ -52,10 +53,17 @@ export class WindPlans {
     });
     return [...ownRows, ...others];
   });
-  private readonly calibration = computed(() => {
-    const file = this.log.file();
-    return calibrate(file === null ? [] : evidenceOf({ passport: file.passport, evidence: [...this.evidence()] }));
-  });
+  /** The same array as long as the counts are the same, whatever else the log brings: nothing is learned anew from them. */
+  private readonly counts = computed(
+    () => {
+      const file = this.log.file();
+      return file === null ? [] : evidenceOf({ passport: file.passport, evidence: [...this.evidence()] });
+    },
+    { equal: dequal },
+  );
+  private readonly calibration = computed(() => calibrate(this.counts()));
+  /** Whether the counts could be made to agree. */
+  readonly settled = computed(() => this.calibration().settled);
   /** How much thicker the posts of this instrument proved than noted, and how much of the slack meant this person leaves. */
   readonly postThicker = computed(() => this.calibration().postThicker(this.log.file()?.passport.id ?? ''));
   readonly leaves = computed(() => this.calibration().leaves(this.session.person()?.id ?? ''));

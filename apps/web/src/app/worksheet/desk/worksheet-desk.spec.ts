@@ -154,6 +154,9 @@ describe('the desk of a worksheet', () => {
     expect(desk.winding.postThicker().value).toBeGreaterThan(0);
     expect(desk.leaves().value).toBeLessThan(1);
     expect(desk.winding.evidence()).toMatchObject([{ string: 1, turns: 1.5, personName: 'you' }]);
+    const learned = desk.leaves();
+    await desk.happens({ kind: 'noted', payload: { text: 'buzzes at the first fret' } });
+    expect(desk.leaves()).toBe(learned); // nothing was reckoned anew: the counts are the same
     expect(await desk.takeBack()).toBe('wind');
     expect(desk.winding.evidence()).toEqual([]);
   });

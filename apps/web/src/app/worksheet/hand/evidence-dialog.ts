@@ -15,6 +15,9 @@ import type { WorksheetDesk } from '../desk/worksheet-desk';
         Posts of this instrument: <b>{{ post() }}</b>. Your hand: <b>{{ hand() }}</b>. What all instruments of a person share is the hand;
         what all persons at an instrument share is the post. Few counts move little.
       </p>
+      @if (!settled()) {
+        <p role="alert">These counts contradict one another so much that no answer settled: look for one that was mistyped.</p>
+      }
       @if (rows().length === 0) {
         <p class="soft">Nothing was counted yet at this instrument or by you. Wind a string, take it in hand again and count its turns.</p>
       } @else {
@@ -73,6 +76,7 @@ import type { WorksheetDesk } from '../desk/worksheet-desk';
 export class EvidenceDialog {
   private readonly desk = inject<WorksheetDesk>(MAT_DIALOG_DATA);
 
+  protected readonly settled = computed(() => this.desk.winding.settled());
   protected readonly post = computed(() => {
     const { value, spread, count } = this.desk.winding.postThicker();
     return `${toMillimetres(metres(Math.abs(value))).toFixed(2)} mm ${value < 0 ? 'thinner' : 'thicker'} than noted, ± ${toMillimetres(metres(spread)).toFixed(2)}, from ${count} counts`;
