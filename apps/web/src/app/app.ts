@@ -3,6 +3,7 @@ import { Frame } from './frame/frame';
 import { Theme } from './preferences/theme';
 import { Session } from './session/session';
 import { SignIn } from './session/sign-in';
+import { HeldKeys } from './ui/held-keys';
 
 @Component({
   selector: 'peg-root',
@@ -31,6 +32,7 @@ export class App {
 
   constructor() {
     inject(Theme);
+    inject(HeldKeys);
     void this.session.ask();
   }
 }

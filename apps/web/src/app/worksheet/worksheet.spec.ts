@@ -10,7 +10,7 @@ const SET = 'electric-nickel-10-13-17-26w-36w-46w';
 let bench: WorksheetBench;
 let harness: RouterTestingHarness;
 
-const press = (key: string) => document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+const press = (key: string, repeat = false) => document.dispatchEvent(new KeyboardEvent('keydown', { key, repeat, bubbles: true }));
 const opened = (stage: string) =>
   vi.waitFor(
     () => {
@@ -62,5 +62,18 @@ describe('a key', () => {
     await opened('anchor');
     press('ArrowLeft');
     await opened('look-over');
+  });
+
+  it('that is held acts once, and a step is never taken twice', async () => {
+    await harness.navigateByUrl(`/worksheet/${jobId}/choose`);
+    await opened('choose');
+    press(' ');
+    for (let repeats = 0; repeats < 30; repeats++) press(' ', true);
+    await opened('ready');
+    for (let presses = 0; presses < 3; presses++) press(' '); // faster than the device writes down
+    await vi.waitFor(() => expect(bench.logged).toHaveLength(4), { timeout: 8000 });
+    const [chosen, ...laid] = bench.logged;
+    expect(chosen?.kind).toBe('set-chosen');
+    expect(new Set(laid.map((event) => `${event.kind} ${'string' in event ? event.string : ''}`)).size).toBe(3);
   });
 });

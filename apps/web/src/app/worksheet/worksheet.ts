@@ -114,6 +114,7 @@ export class WorksheetPlace {
     const action = keyAction(event, this.desk.lanes().length);
     if (action === null) return;
     event.preventDefault();
+    if (event.repeat) return; // a key that is held acts once
     switch (action.kind) {
       case 'lane':
         return this.desk.lane.set(action.index);

@@ -32,6 +32,15 @@ export class BenchActions {
   /** Spoken to screen readers when a step is done, not at every change. */
   readonly said = signal('');
 
+  private turn: Promise<unknown> = Promise.resolve();
+
+  /** What is asked for while a step is being taken down waits for its turn, so that it meets the next step and not the same once more. */
+  private inTurn(work: () => Promise<void>): Promise<void> {
+    const done = this.turn.then(work);
+    this.turn = done.catch(() => undefined);
+    return done;
+  }
+
   /** At once, so that the next key acts on the stage that this one led to; the address follows. */
   async go(stage: Stage, replaceUrl = false): Promise<void> {
     const jobId = this.desk.file()?.job.id;
@@ -47,7 +56,11 @@ export class BenchActions {
   }
 
   /** What the large button of the stage does, and Space with it. */
-  async markDone(): Promise<void> {
+  markDone(): Promise<void> {
+    return this.inTurn(() => this.markInHand());
+  }
+
+  private async markInHand(): Promise<void> {
     if (this.desk.stage() === 'choose') return this.take();
     const number = this.desk.lane() + 1;
     const held = this.desk.heldUp();
@@ -83,13 +96,22 @@ export class BenchActions {
   }
 
   /** The step of all strings that are worked together. */
-  async markInOneGo(): Promise<void> {
-    const count = this.desk.inOneGo().length;
-    await this.wentOn(await this.desk.markInOneGo(), `${count} ${count === 1 ? 'string' : 'strings'} done`);
+  markInOneGo(): Promise<void> {
+    return this.inTurn(async () => {
+      const count = this.desk.inOneGo().length;
+      await this.wentOn(await this.desk.markInOneGo(), `${count} ${count === 1 ? 'string' : 'strings'} done`);
+    });
   }
 
-  async takeBack(): Promise<void> {
-    await this.wentOn(await this.desk.takeBack(), 'Taken back');
+  takeBack(): Promise<void> {
+    return this.inTurn(async () => this.wentOn(await this.desk.takeBack(), 'Taken back'));
+  }
+
+  /** Once, however often it is asked for. */
+  handOver(remark: string): Promise<void> {
+    return this.inTurn(async () => {
+      if (!this.desk.closed()) await this.desk.handOver(remark);
+    });
   }
 
   /** `stage`: where the work is now; null where nothing was done. */

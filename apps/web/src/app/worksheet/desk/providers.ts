@@ -1,6 +1,7 @@
 import type { Provider } from '@angular/core';
 import { Settling } from '../settle/settling';
 import { BenchActions } from './bench-actions';
+import { Drafts } from './drafts';
 import { InHand } from './in-hand';
 import { JobLog } from './job-log';
 import { LaidOut } from './laid-out';
@@ -10,4 +11,15 @@ import { WorksheetDesk } from './worksheet-desk';
 import { WorksheetFiles } from './worksheet-files';
 
 /** What one worksheet holds, from its file to what can be done. */
-export const DESK: Provider[] = [WorksheetFiles, InHand, JobLog, LaidOut, WindPlans, WorksheetDesk, StageClock, BenchActions, Settling];
+export const DESK: Provider[] = [
+  WorksheetFiles,
+  Drafts,
+  InHand,
+  JobLog,
+  LaidOut,
+  WindPlans,
+  WorksheetDesk,
+  StageClock,
+  BenchActions,
+  Settling,
+];

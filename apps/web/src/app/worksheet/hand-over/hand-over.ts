@@ -7,6 +7,7 @@ import { advise, compareFindings, GAUGES, measureOf } from '@gold-peg/craft/find
 import { dropsOf, passed, STRING_STAGES, tellStory } from '@gold-peg/craft/worksheet';
 import { Measures, say } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
+import { BenchActions } from '../desk/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from '../look-over/finding-words';
 import { StageClock } from '../desk/stage-clock';
@@ -26,6 +27,7 @@ import { stillKnown } from './still-known';
 })
 export class HandOver {
   protected readonly desk = inject(WorksheetDesk);
+  private readonly actions = inject(BenchActions);
   private readonly measures = inject(Measures);
   private readonly settling = inject(Settling);
   private readonly clock = inject(StageClock);
@@ -135,7 +137,7 @@ export class HandOver {
   protected readonly soft = computed(() => this.desk.lanes().some(({ texture }) => texture === 'nylon'));
 
   protected async close(): Promise<void> {
-    await this.desk.handOver(this.remark().trim());
+    await this.actions.handOver(this.remark().trim());
   }
 }
 

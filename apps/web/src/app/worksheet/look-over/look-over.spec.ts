@@ -105,10 +105,9 @@ describe('looking over', () => {
   it('takes measures in their range, with what they are taken with and what they were', async () => {
     const page = await open();
     expect(page.text).toContain('was 0.18 mm');
-    const relief = page.field('relief');
-    const typed = async (text: string) => {
-      relief.value = text;
-      relief.dispatchEvent(new Event('change'));
+    const typed = async (text: string, field = 'relief') => {
+      await page.type(field, text);
+      page.field(field).dispatchEvent(new Event('blur'));
       await page.settle();
     };
     await typed('0,25');
@@ -119,10 +118,7 @@ describe('looking over', () => {
     expect(page.alert()).toBe('relief must be a number in mm.');
     bench.desk.lane.set(4);
     await page.settle();
-    const slot = page.field('nut slot, string 5');
-    slot.value = '1.1';
-    slot.dispatchEvent(new Event('change'));
-    await page.settle();
+    await typed('1.1', 'nut slot, string 5');
     expect(bench.logged.at(-1)).toMatchObject({ kind: 'measured', payload: { what: 'slot-width', valueMm: 1.1, string: 5 } });
   });
 
@@ -130,8 +126,8 @@ describe('looking over', () => {
     const page = await open();
     await page.press('still so');
     const relief = page.field('relief');
-    relief.value = '0.3';
-    relief.dispatchEvent(new Event('change'));
+    await page.type('relief', '0.3');
+    relief.dispatchEvent(new Event('blur'));
     await page.settle();
     const card = await bench.page(HandOver);
     const list = card.element.querySelector('[aria-label="What was found"]')?.textContent.replace(/\s+/g, ' ') ?? '';

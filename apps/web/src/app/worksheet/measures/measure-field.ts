@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { measured } from '@gold-peg/contract/bench-log';
 import { GAUGES, measureOf, type MeasureKind } from '@gold-peg/craft/findings';
 import { Measures } from '../../preferences/measures';
 import { mmToTyped, typedToMm } from '../../preferences/typed-length';
+import { Drafts } from '../desk/drafts';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 
 /** One number taken from the instrument, with what it is taken with, and what it was last time. */
@@ -14,15 +15,17 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
       class="field"
       inputmode="decimal"
       [id]="id()"
-      [value]="now()"
+      [value]="draft.value().typed"
       [attr.aria-describedby]="id() + '-how'"
       [disabled]="desk.closed()"
-      (change)="take($any($event.target).value)"
+      (input)="draft.type({ typed: $any($event.target).value, fault: null })"
+      (keydown.enter)="take()"
+      (blur)="take()"
     />
     <span>{{ unit() }}</span>
     <small class="before">{{ before() }}</small>
     <small class="how" [id]="id() + '-how'">{{ how() }}</small>
-    @if (fault(); as says) {
+    @if (draft.value().fault; as says) {
       <p role="alert">{{ says }}</p>
     }`,
   styles: `
@@ -70,7 +73,6 @@ export class MeasureField {
 
   protected readonly desk = inject(WorksheetDesk);
   private readonly measures = inject(Measures);
-  protected readonly fault = signal<string | null>(null);
   protected readonly id = computed(() => `measure-${this.kind()}-${this.string() ?? ''}`);
   protected readonly unit = computed(() => this.measures.units().length);
   protected readonly name = computed(() => {
@@ -86,19 +88,27 @@ export class MeasureField {
     const event = this.desk.sheet().measurements.find(({ payload }) => this.is(payload));
     return event === undefined ? '' : mmToTyped(event.payload.valueMm, this.unit());
   });
+  protected readonly draft = inject(Drafts).draft<{ typed: string; fault: string | null }>(
+    () => this.id(),
+    () => ({ typed: this.now(), fault: null }),
+  );
   protected readonly before = computed(() => {
     const last = this.desk.lastTime()?.measurements.find((each) => this.is(each));
     return last === undefined ? 'not before' : `was ${mmToTyped(last.valueMm, this.unit())} ${this.unit()}`;
   });
 
-  protected async take(typed: string): Promise<void> {
+  protected async take(): Promise<void> {
+    const { typed } = this.draft.value();
+    if (!this.draft.isTyped()) return;
+    const refuse = (why: string) => this.draft.type({ typed, fault: `${this.name()} ${why}.` });
     const valueMm = typedToMm(typed, this.unit());
-    if (valueMm === null) return this.fault.set(`${this.name()} must be a number in ${this.unit()}.`);
+    if (valueMm === null) return refuse(`must be a number in ${this.unit()}`);
     const string = this.string();
     const what = this.kind();
     const read = measured.safeParse({ what, valueMm, by: measureOf(what).tool, ...(string === undefined ? {} : { string }) });
-    if (!read.success) return this.fault.set(`${this.name()} ${read.error.issues[0]?.message ?? 'is not right'}.`);
-    this.fault.set(null);
+    if (!read.success) return refuse(read.error.issues[0]?.message ?? 'is not right');
+    const forget = this.draft.forgetter();
     await this.desk.happens({ kind: 'measured', payload: read.data });
+    forget();
   }
 }

@@ -45,9 +45,8 @@ describe('strip and anchor, drawn', () => {
     const mandolin = await open('mandolin', 'strip', []);
     expect(mandolin.text).toContain('Note where it stands');
     expect(mandolin.element.querySelector('svg[aria-label^="The bridge from above: treble side ?"]')).not.toBeNull();
-    const treble = mandolin.field('bridge, treble side');
-    treble.value = '177.5';
-    treble.dispatchEvent(new Event('change'));
+    await mandolin.type('bridge, treble side', '177.5');
+    mandolin.field('bridge, treble side').dispatchEvent(new Event('blur'));
     await mandolin.settle();
     expect(mandolin.element.querySelector('svg[aria-label*="treble side 177.5 mm"]')).not.toBeNull();
     bench.close();

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { gaugeRead } from '@gold-peg/contract/bench-log';
@@ -6,6 +6,7 @@ import { printGauge } from '@gold-peg/craft/strings';
 import { fromInches, fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
 import { Caliper } from '../../devices/caliper';
 import { Measures, say } from '../../preferences/measures';
+import { Drafts } from '../desk/drafts';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { Readings } from './readings';
 
@@ -27,8 +28,10 @@ export class StringCheckPanel {
   protected readonly unit = computed(() => this.measures.units().length);
   /** Hundredths of a millimetre, or thousandths of an inch. */
   private readonly digits = computed(() => (this.unit() === 'in' ? 1 : 2));
-  protected readonly typed = signal<number | null>(null);
-  protected readonly fault = signal<string | null>(null);
+  protected readonly draft = inject(Drafts).draft<{ typed: number | null; fault: string | null }>(
+    () => `caliper, ${this.desk.lane()}`,
+    () => ({ typed: null, fault: null }),
+  );
   protected readonly lane = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
   protected readonly planned = computed(() => {
     const lane = this.lane();
@@ -56,24 +59,27 @@ export class StringCheckPanel {
   }
 
   protected async take(): Promise<void> {
-    const typed = this.typed();
-    if (typed === null) return this.fault.set(`Type what the string measures, ${this.unit()}.`);
+    const { typed } = this.draft.value();
+    if (typed === null) return this.draft.type({ typed, fault: `Type what the string measures, ${this.unit()}.` });
     const mm = this.unit() === 'in' ? toMillimetres(fromInches(typed)) : typed;
     if (!(await this.keep(mm, 'typed'))) return;
-    this.typed.set(null);
     // the keys are those of the worksheet again
     (document.activeElement as HTMLElement | null)?.blur();
   }
 
   /** Returns whether it was kept: what no string can read is said, not logged. */
   private async keep(mm: number, by: 'caliper' | 'typed'): Promise<boolean> {
-    const planned = this.planned();
+    const [planned, { typed }] = [this.planned(), this.draft.value()];
     if (planned === null || this.desk.closed()) return false;
     const read = gaugeRead.safeParse({ readMm: mm, plannedMm: planned, by });
-    const said = by === 'typed' ? `${this.typed() ?? mm} ${this.unit()}` : `${mm} mm`;
-    this.fault.set(read.success ? null : `The reading, ${said}, ${read.error.issues[0]?.message ?? 'is not right'}.`);
-    if (!read.success) return false;
+    const said = by === 'typed' ? `${typed ?? mm} ${this.unit()}` : `${mm} mm`;
+    if (!read.success) {
+      this.draft.type({ typed, fault: `The reading, ${said}, ${read.error.issues[0]?.message ?? 'is not right'}.` });
+      return false;
+    }
+    const forget = this.draft.forgetter();
     await this.desk.happens({ kind: 'gauge-read', string: this.desk.lane() + 1, payload: read.data });
+    forget();
     return true;
   }
 }

@@ -1,13 +1,19 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, linkedSignal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { pitchRead } from '@gold-peg/contract/bench-log';
 import { FINE_WORK } from '@gold-peg/craft/settle';
 import type { PitchRead } from '@gold-peg/craft/worksheet';
+import { Drafts } from '../desk/drafts';
 import { StageClock } from '../desk/stage-clock';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { CHART, roundsChart } from './rounds-chart';
 import { sayDrift } from './settle-words';
 import { Settling } from './settling';
+
+interface RoundTyped extends Pick<PitchRead, 'after' | 'retuned'> {
+  lost: number | null;
+  fault: string | null;
+}
 
 /** One round of the string in hand: what it cost goes in, whether it settles or slips and how long it will take comes out. */
 @Component({
@@ -25,11 +31,10 @@ export class RoundPanel {
 
   protected readonly size = CHART;
   protected readonly limit = `${FINE_WORK} ¢`;
-  /** What is typed is of the string in hand: with another it begins anew. */
-  protected readonly lost = linkedSignal<number, number | null>({ source: this.desk.lane, computation: () => null });
-  protected readonly after = linkedSignal<number, PitchRead['after']>({ source: this.desk.lane, computation: () => 'stretch' });
-  protected readonly retuned = linkedSignal<number, boolean>({ source: this.desk.lane, computation: () => true });
-  protected readonly fault = linkedSignal<number, string | null>({ source: this.desk.lane, computation: () => null });
+  protected readonly draft = inject(Drafts).draft<RoundTyped>(
+    () => `round, ${this.desk.lane()}`,
+    () => ({ lost: null, after: 'stretch', retuned: true, fault: null }),
+  );
 
   protected readonly string = computed(() => this.settling.strings()[this.desk.lane()] ?? null);
   protected readonly chart = computed(() => {
@@ -50,16 +55,19 @@ export class RoundPanel {
     if (!this.desk.closed()) await this.desk.happens({ kind: 'seated-again', string: this.desk.lane() + 1, payload: {} });
   }
 
+  protected type(change: Partial<RoundTyped>): void {
+    this.draft.type({ ...this.draft.value(), fault: null, ...change });
+  }
+
   protected async note(): Promise<void> {
-    const lost = this.lost();
+    const { lost, after, retuned } = this.draft.value();
     if (this.desk.closed()) return;
-    if (lost === null) return this.fault.set('Type how many cents it lost, 0 if it stayed.');
-    const read = pitchRead.safeParse({ cents: lost === 0 ? 0 : -lost, after: this.after(), retuned: this.retuned(), by: 'typed' });
-    this.fault.set(read.success ? null : `Cents lost, ${lost} ¢, ${read.error.issues[0]?.message ?? 'is not right'}.`);
-    if (!read.success) return;
+    if (lost === null) return this.type({ fault: 'Type how many cents it lost, 0 if it stayed.' });
+    const read = pitchRead.safeParse({ cents: lost === 0 ? 0 : -lost, after, retuned, by: 'typed' });
+    if (!read.success) return this.type({ fault: `Cents lost, ${lost} ¢, ${read.error.issues[0]?.message ?? 'is not right'}.` });
+    const forget = this.draft.forgetter();
     await this.desk.happens({ kind: 'pitch-read', string: this.desk.lane() + 1, payload: read.data });
-    this.lost.set(null);
-    this.retuned.set(true);
+    forget();
     // the keys are those of the worksheet again: a digit takes another string, Enter the next reading
     this.element.nativeElement.querySelector<HTMLElement>('#lost')?.blur();
   }

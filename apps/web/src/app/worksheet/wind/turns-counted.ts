@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { metres, toMillimetres } from '@gold-peg/craft/units';
+import { Drafts } from '../desk/drafts';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 
 const MOST = 20;
@@ -21,8 +22,8 @@ const MOST = 20;
         step="0.25"
         data-edit
         [disabled]="desk.closed()"
-        [ngModel]="typed()"
-        (ngModelChange)="typed.set($event)"
+        [ngModel]="draft.value()"
+        (ngModelChange)="draft.type($event)"
       />
       <button type="submit" class="quiet" [disabled]="desk.closed()">count</button>
     </form>
@@ -60,9 +61,12 @@ export class TurnsCounted {
   readonly evidence = output();
   protected readonly desk = inject(WorksheetDesk);
   protected readonly counted = computed(() => this.desk.sheet().counted[this.desk.lane()]?.payload.turns ?? null);
-  protected readonly typed = linkedSignal<number | null>(() => this.counted());
+  protected readonly draft = inject(Drafts).draft<number | null>(
+    () => `turns counted, ${this.desk.lane()}`,
+    () => this.counted(),
+  );
   protected readonly fault = computed(() => {
-    const turns = this.typed();
+    const turns = this.draft.value();
     return turns === null || (turns >= 0 && turns <= MOST) ? null : `Turns counted must lie between 0 and ${MOST}: no post holds more.`;
   });
   protected readonly learned = computed(() => {
@@ -75,9 +79,11 @@ export class TurnsCounted {
   });
 
   protected async keep(): Promise<void> {
-    const turns = this.typed();
+    const turns = this.draft.value();
     if (turns === null || this.fault() !== null) return;
+    const forget = this.draft.forgetter();
     if (turns !== this.counted()) await this.desk.count(turns);
+    forget();
     // the keys are those of the worksheet again
     (document.activeElement as HTMLElement | null)?.blur();
   }
