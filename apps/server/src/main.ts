@@ -3,12 +3,13 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import pg from 'pg';
 import { pino } from 'pino';
-import { rebuildProjections } from './bench-log/index.js';
+import { v7 as uuidV7 } from 'uuid';
+import { askForRebuild, rebuildWhereAsked } from './bench-log/index.js';
 import { loadDemo } from './demo/load-demo.js';
 import { openFeed } from './feed/log-feed.js';
 import { buildApp } from './http/index.js';
 import { insertPerson } from './people/person.js';
-import { openStore, PersonRow } from './store/index.js';
+import { openStore, PersonRow, sharedSecret } from './store/index.js';
 import { fillTables } from './strings/fill-tables.js';
 
 const USAGE = `usage: node dist/main.js COMMAND
@@ -29,7 +30,7 @@ function databaseUrl(): string {
 
 /** The database, brought up to date, with what every house begins with in its tables. */
 async function openHouse(url: string) {
-  const store = await openStore(url, rebuildProjections); // a table that is new knows what the log knew before
+  const store = await openStore(url);
   await fillTables(store);
   return store;
 }
@@ -47,7 +48,7 @@ async function firstOwner(name: string): Promise<void> {
   await withStore(async (store) => {
     if (await store.getRepository(PersonRow).exists()) return 'There are people already.';
     const passphrase = randomBytes(12).toString('base64url');
-    await insertPerson(store.manager, { name, role: 'owner', passphrase });
+    await insertPerson(store.manager, { id: uuidV7(), name, role: 'owner', passphrase });
     return `Sign in as ${name} with the passphrase ${passphrase} and change it.`;
   });
 }
@@ -56,7 +57,7 @@ async function serve(): Promise<void> {
   const url = databaseUrl();
   const store = await openHouse(url);
   const pool = new pg.Pool({ connectionString: url, max: 4, connectionTimeoutMillis: 3000 });
-  pool.on('error', (error) => log.warn({ error: error.message }, 'a session connection was lost'));
+  pool.on('error', (error) => log.warn({ err: error }, 'a session connection was lost'));
   const feed = openFeed(url, log);
   const webFolder = process.env['WEB_FOLDER'];
   const app = buildApp({
@@ -64,11 +65,12 @@ async function serve(): Promise<void> {
     pool,
     feed,
     log,
-    sessionSecret: process.env['SESSION_SECRET'] ?? randomBytes(32).toString('hex'),
+    sessionSecret: process.env['SESSION_SECRET'] ?? (await sharedSecret(store, 'session')),
     demo: process.env['DEMO'] === '1',
     ...(webFolder === undefined ? {} : { webFolder }),
   });
   const server = createServer(app);
+  server.on('error', (error) => fail(error));
   server.listen(Number(process.env['PORT'] ?? 0), '127.0.0.1', () => {
     console.log(`listening on http://127.0.0.1:${(server.address() as AddressInfo).port}`);
   });
@@ -78,17 +80,27 @@ async function serve(): Promise<void> {
   };
   process.once('SIGINT', stop);
   process.once('SIGTERM', stop);
+  // what a new table has to know of the log is folded beside the work; it goes on at the next start where this one ends before
+  rebuildWhereAsked(store).catch((error: unknown) => log.error({ err: error }, 'projections could not be made again'));
 }
 
 const COMMANDS: Record<string, (argument: string) => Promise<void>> = {
   serve,
-  migrate: () => withStore(() => Promise.resolve('The database is up to date.')),
+  migrate: () =>
+    withStore(async (store) => {
+      await rebuildWhereAsked(store);
+      return 'The database is up to date.';
+    }),
   demo: () =>
     withStore(async (store) =>
       (await loadDemo(store, new Date())) ? 'The demo is loaded.' : 'The house is not empty: nothing was loaded.',
     ),
   'first-owner': firstOwner,
-  'rebuild-projections': () => withStore(async (store) => `${await rebuildProjections(store)} jobs were folded again.`),
+  'rebuild-projections': () =>
+    withStore(async (store) => {
+      await askForRebuild(store);
+      return `${await rebuildWhereAsked(store)} jobs were folded again.`;
+    }),
 };
 
 const [, , command = '', argument = 'Owner'] = process.argv;
@@ -97,17 +109,21 @@ if (run === undefined) {
   console.error(USAGE);
   process.exitCode = 2;
 } else {
-  run(argument).catch((error: unknown) => {
-    console.error(sayFailure(error));
-    process.exitCode = 1;
-  });
+  run(argument).catch(fail);
+}
+
+/** An unlucky start says so and ends at once, whatever still holds a connection. */
+function fail(error: unknown): never {
+  console.error(sayFailure(error));
+  process.exit(1);
 }
 
 /** One sentence for the terminal; the stack goes to the log where somebody asked for one. */
 function sayFailure(error: unknown): string {
-  log.debug({ error }, 'failed');
+  log.debug({ err: error }, 'failed');
   const causes = error instanceof AggregateError ? error.errors : [error];
   const why = causes.map((cause) => (cause instanceof Error ? cause.message : String(cause))).join('; ');
   const { code } = (causes[0] ?? {}) as { code?: string };
+  if (code === 'EADDRINUSE') return `The port that PORT names is taken: ${why}`;
   return code?.startsWith('E') === true ? `The database that DATABASE_URL names cannot be reached: ${why}` : why;
 }

@@ -5,7 +5,7 @@ import type { BenchEvent } from '@gold-peg/craft/worksheet';
 import { BenchEventRow, CurrentStringRow, JobRow, SetupRow } from '../store/index.js';
 import { eventHead, openHouse, stripped, type TestHouse } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
-import { rebuildProjections } from './index.js';
+import { rebuild } from '../testing/house.js';
 
 let house: TestHouse;
 let technician: Visitor;
@@ -150,10 +150,10 @@ describe('projections', () => {
     });
     const before = await read();
     await house.store.query(
-      `UPDATE job SET state = 'waiting', stage = 'choose'; DELETE FROM setup; UPDATE current_string SET gauge_mm = 9`,
+      `UPDATE job SET state = 'handed-over', stage = 'choose'; DELETE FROM setup; UPDATE current_string SET gauge_mm = 9`,
     );
     expect(await read()).not.toEqual(before);
-    expect(await rebuildProjections(house.store)).toBe(before.jobs.length);
+    expect(await rebuild(house.store)).toBe(before.jobs.length);
     expect(await read()).toEqual(before);
   });
 
@@ -192,7 +192,7 @@ describe('a job of some strings', () => {
     );
     const after = before.with(1, 0.41);
     expect(await fitted()).toEqual(after);
-    await rebuildProjections(house.store);
+    await rebuild(house.store);
     expect(await fitted()).toEqual(after);
     await append({ ...head(), kind: 'undone', payload: { eventId: over.id } });
     expect(await fitted()).toEqual(before);

@@ -5,7 +5,7 @@ import { calibrate } from '@gold-peg/craft/calibration';
 import type { BenchEvent, CountedPayload } from '@gold-peg/craft/worksheet';
 import { eventHead, openHouse, type TestHouse } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
-import { rebuildProjections } from './index.js';
+import { rebuild } from '../testing/house.js';
 
 let house: TestHouse;
 let technician: Visitor;
@@ -72,7 +72,7 @@ describe('turns that were counted', () => {
     await send({ ...eventHead(job, technician.personId), kind: 'scrapped', string: 1, payload: { why: 'kinked' } });
     expect(await ownCounts()).toEqual([]);
     const before = (await sheet()).evidence;
-    await rebuildProjections(house.store);
+    await rebuild(house.store);
     expect((await sheet()).evidence).toEqual(before);
   });
 

@@ -1,2 +1,2 @@
 export { appendToLog, LOG_CHANNEL } from './append.js';
-export { rebuildProjections } from './project.js';
+export { askForRebuild, rebuildWhereAsked } from './rebuild.js';

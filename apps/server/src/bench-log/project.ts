@@ -1,7 +1,7 @@
-import { In, LessThan, MoreThan, type DataSource, type EntityManager } from 'typeorm';
+import { LessThan, MoreThan, type EntityManager } from 'typeorm';
 import { currentStage, foldWorksheet, setupOf, type Worksheet } from '@gold-peg/craft/worksheet';
 import { projectUse } from '../stock/project-use.js';
-import { CurrentStringRow, JobRow, PersonRow, SetupRow, StageTimeRow, StockUseRow, TurnsCountedRow } from '../store/index.js';
+import { CurrentStringRow, JobRow, PersonRow, SetupRow } from '../store/index.js';
 import { projectCounts } from './project-counts.js';
 import { projectTimes } from './project-times.js';
 import { readEvents } from './read-events.js';
@@ -64,22 +64,4 @@ async function projectCurrentStrings(tx: EntityManager, instrumentId: string): P
     wrap: wrap ?? null,
   }));
   await tx.insert(CurrentStringRow, rows);
-}
-
-/** Throws all projections away and makes them again from the log. Returns how many jobs were folded. */
-export function rebuildProjections(store: DataSource): Promise<number> {
-  return store.transaction(async (tx) => {
-    await tx.createQueryBuilder().delete().from(SetupRow).execute();
-    await tx.createQueryBuilder().delete().from(CurrentStringRow).execute();
-    await tx.createQueryBuilder().delete().from(StockUseRow).execute();
-    await tx.createQueryBuilder().delete().from(TurnsCountedRow).execute();
-    await tx.createQueryBuilder().delete().from(StageTimeRow).execute();
-    const jobs = await tx.find(JobRow, {
-      select: { id: true },
-      where: { state: In(['waiting', 'on-bench', 'handed-over']) },
-      order: { takenInAt: 'ASC' },
-    });
-    for (const { id } of jobs) await projectJob(tx, id);
-    return jobs.length;
-  });
 }

@@ -34,8 +34,8 @@ export async function loadDemo(store: DataSource, now: Date): Promise<boolean> {
   if (await store.getRepository(PersonRow).exists()) return false;
   const events = await store.transaction(async (tx) => {
     await loadStrings(tx, now);
-    const people: PersonRow[] = [];
-    for (const person of DEMO_PEOPLE) people.push(await insertPerson(tx, person));
+    const people = DEMO_PEOPLE.map((person) => ({ id: uuidV7(), ...person }));
+    for (const person of people) await insertPerson(tx, person);
     const owners = await tx.save(
       OwnerRow,
       OWNERS.map((owner) => ({ id: uuidV7(), ...owner, version: 1 })),
@@ -87,6 +87,7 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
       promisedAt: null,
       startedAt,
       pace: PACE_OF_THE_DEMO * (1 + 0.06 * Math.sin(daysAgo)),
+      state: 'handed-over', // as the log, which comes after, will say
     });
     const writer = benchWriter(bench);
     const chosen = setNamed(set, instrument.geometry);
@@ -113,6 +114,7 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
     promisedAt: promisedInHours === null ? null : whileOpen(new Date(now.getTime() + promisedInHours * HOUR_MS)),
     startedAt: new Date(now.getTime() - 0.6 * HOUR_MS),
     pace: PACE_OF_THE_DEMO,
+    state: 'waiting',
   });
   if (entry.passport === ON_THE_BENCH.passport) loading.events.push(...halfDone(bench));
 }
@@ -130,13 +132,12 @@ function halfDone(bench: Bench): BenchEvent[] {
 async function openJob(
   { tx, personId, deviceId }: Loading,
   instrument: InstrumentRow,
-  { startedAt, pace, ...job }: Pick<JobRow, 'reason' | 'takenInAt' | 'promisedAt'> & Pick<Bench, 'startedAt' | 'pace'>,
+  { startedAt, pace, ...job }: Pick<JobRow, 'reason' | 'takenInAt' | 'promisedAt' | 'state'> & Pick<Bench, 'startedAt' | 'pace'>,
 ): Promise<Bench> {
   const { id } = await tx.save(JobRow, {
     id: uuidV7(),
     instrumentId: instrument.id,
     ...job,
-    state: 'waiting',
     stage: 'choose',
     setName: null,
   });

@@ -1,21 +1,30 @@
-import type { RequestHandler } from 'express';
-import type { WhoAsks } from '../http/routes.js';
-import { Refusal } from '../http/refusal.js';
+import { FEED_HEARTBEAT_MS } from '@gold-peg/contract/endpoints';
+import { signedIn, type StreamHandler } from '../http/handler.js';
+import { sessionStands } from '../people/sessions.js';
 import type { LogFeed } from './log-feed.js';
 
-/** A comment now and then, so that a line that went dead is noticed. */
-const HEARTBEAT_MS = 15_000;
-
-/** Server-sent events: `event: log` for every change of the log. */
+/** Server-sent events: `event: log` for every change of the log, as long as the session stands. */
 export const feedRoute =
-  (feed: LogFeed, whoAsks: WhoAsks): RequestHandler =>
-  async (request, response) => {
-    if ((await whoAsks(request)) === null) throw new Refusal('signed-out', 'Sign in first.');
-    response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive' });
+  (feed: LogFeed): StreamHandler<'feed'> =>
+  async (asked, response) => {
+    const { id } = signedIn(asked);
+    await feed.up;
+    response.writeHead(200, { 'content-type': 'text/event-stream', connection: 'keep-alive' });
     response.write('retry: 1000\n\n');
-    const deaf = feed.listen((message) => response.write(`event: log\ndata: ${JSON.stringify(message)}\n\n`));
-    const heartbeat = setInterval(() => response.write(': here\n\n'), HEARTBEAT_MS);
-    request.on('close', () => {
+    const endWithSession = async () => {
+      // a database that is away says nothing about the session: the line stays, and is asked for again
+      const stands = await sessionStands(asked.store, asked.request, id).catch(() => true);
+      if (!stands) response.end();
+    };
+    const deaf = feed.listen({
+      changed: (message) => response.write(`event: log\ndata: ${JSON.stringify(message)}\n\n`),
+      sessionsEnded: () => void endWithSession(),
+    });
+    const heartbeat = setInterval(() => {
+      response.write('event: here\ndata:\n\n');
+      void endWithSession();
+    }, FEED_HEARTBEAT_MS); // a line that went dead is noticed, and one whose session ran out is closed
+    response.on('close', () => {
       clearInterval(heartbeat);
       deaf();
     });

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import { DEMO_COUNTER } from '../demo/people.js';
 import { openHouse, stripped, type TestHouse } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
 
@@ -43,12 +44,30 @@ it('tells a browser at one server within a second what another server committed'
   expect(waited).toBeLessThan(1000);
 });
 
-it('hears again after the database dropped its connection', async () => {
+it('tells, once it hears the database again, what was committed while it did not', async () => {
   const here = await house.visitor().signIn('technician');
   const job = await here.job(109);
-  await house.store.query("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query ILIKE 'LISTEN%' AND pid <> pg_backend_pid()");
-  await new Promise((resolve) => setTimeout(resolve, 900));
-  await hear(here, job.id, () => here.ask('POST', '/api/events', { events: [stripped(job, here.personId, 1)] }));
+  await hear(here, job.id, async () => {
+    await house.store.query("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE application_name = 'gold-peg feed'");
+    await here.ask('POST', '/api/events', { events: [stripped(job, here.personId, 1)] });
+  });
+});
+
+it.each([
+  ['signing out', (there: Visitor) => there.ask('DELETE', '/api/session')],
+  [
+    'a passphrase that was changed elsewhere',
+    async () => {
+      const elsewhere = await other.visitor().signIn('counter');
+      const [old, next] = [DEMO_COUNTER.passphrase, 'a tide table and a tuning fork'];
+      await elsewhere.ask('PUT', '/api/session/passphrase', { old, new: next });
+      await elsewhere.ask('PUT', '/api/session/passphrase', { old: next, new: old });
+    },
+  ],
+])('ends with its session: %s', async (_what, end) => {
+  const there = await house.visitor().signIn('counter');
+  await expect(hear(there, 'event: log', () => end(there))).rejects.toThrow('the stream ended');
+  expect((await there.ask('GET', '/api/jobs')).status).toBe(401);
 });
 
 it('is for people who are signed in', async () => {

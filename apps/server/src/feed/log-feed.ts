@@ -2,41 +2,81 @@ import { Client } from 'pg';
 import type { Logger } from 'pino';
 import { feedMessage, type FeedMessage } from '@gold-peg/contract/endpoints';
 import { LOG_CHANNEL } from '../bench-log/index.js';
+import { SESSIONS_CHANNEL } from '../people/sessions.js';
+
+export interface Listener {
+  changed(message: FeedMessage): void;
+  sessionsEnded(): void;
+}
 
 export interface LogFeed {
+  /** Stands once the database has been heard for the first time. */
+  readonly up: Promise<void>;
   /** Calls back for every change that any server commits, until the returned function is called. */
-  listen(hear: (message: FeedMessage) => void): () => void;
+  listen(listener: Listener): () => void;
   stop(): Promise<void>;
 }
 
 const RETRY_MS = 500;
 
-/** Listens to the database on a connection of its own, and again when it was lost. */
+/** What was committed after a place in the log, the latest of each job. */
+const MISSED = `SELECT DISTINCT ON (e.job_id) e.job_id AS "jobId", j.instrument_id AS "instrumentId", e.seq::float8 AS seq
+  FROM bench_event e JOIN job j ON j.id = e.job_id WHERE e.seq > $1 ORDER BY e.job_id, e.seq DESC`;
+
+/** Listens to the database on a connection of its own, and again when it was lost: then it tells what it missed. */
 export function openFeed(url: string, log: Logger): LogFeed {
-  const listeners = new Set<(message: FeedMessage) => void>();
+  const listeners = new Set<Listener>();
   let client: Client | null = null;
   let stopped = false;
+  /** The place in the log up to which everything was told; null before the first. */
+  let place: number | null = null;
+  let isUp = () => {};
+  const up = new Promise<void>((resolve) => (isUp = resolve));
+
+  function tell(message: FeedMessage): void {
+    place = Math.max(place ?? 0, message.seq);
+    for (const { changed } of listeners) changed(message);
+  }
+
+  function hear(channel: string, payload = 'null'): void {
+    if (channel === SESSIONS_CHANNEL) for (const { sessionsEnded } of listeners) sessionsEnded();
+    if (channel !== LOG_CHANNEL) return;
+    const read = feedMessage.safeParse(JSON.parse(payload));
+    if (read.success) tell(read.data);
+  }
+
+  /** What comes after LISTEN is heard, what came before stands in the log: nothing falls between. */
+  async function catchUp(next: Client): Promise<void> {
+    if (place === null) {
+      const { rows } = await next.query<{ seq: number }>('SELECT coalesce(max(seq), 0)::float8 AS seq FROM bench_event');
+      place = rows[0]?.seq ?? 0;
+      return;
+    }
+    const { rows } = await next.query<FeedMessage>(MISSED, [place]);
+    for (const message of rows) tell(message);
+    for (const { sessionsEnded } of listeners) sessionsEnded(); // perhaps: each looks for itself
+  }
 
   async function connect(): Promise<void> {
     if (stopped) return;
-    const next = new Client({ connectionString: url });
+    const next = new Client({ connectionString: url, application_name: 'gold-peg feed' });
     let lost = false;
     const again = (error?: Error) => {
       if (lost || stopped) return;
       lost = true;
-      log.warn({ error: error?.message }, 'the log feed lost the database and tries again');
+      log.warn({ err: error }, 'the log feed lost the database and tries again');
       setTimeout(() => void connect(), RETRY_MS).unref();
     };
     next.on('error', again);
     next.on('end', () => again());
-    next.on('notification', ({ payload }) => {
-      const read = feedMessage.safeParse(JSON.parse(payload ?? 'null'));
-      if (read.success) for (const hear of listeners) hear(read.data);
-    });
+    next.on('notification', ({ channel, payload }) => hear(channel, payload));
     try {
       await next.connect();
       await next.query(`LISTEN ${LOG_CHANNEL}`);
+      await next.query(`LISTEN ${SESSIONS_CHANNEL}`);
       client = next;
+      await catchUp(next);
+      isUp();
     } catch (error) {
       again(error as Error);
     }
@@ -44,9 +84,10 @@ export function openFeed(url: string, log: Logger): LogFeed {
 
   void connect();
   return {
-    listen(hear) {
-      listeners.add(hear);
-      return () => void listeners.delete(hear);
+    up,
+    listen(listener) {
+      listeners.add(listener);
+      return () => void listeners.delete(listener);
     },
     async stop() {
       stopped = true;

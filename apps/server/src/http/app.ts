@@ -1,7 +1,7 @@
 import compression from 'compression';
 import connectPgSimple from 'connect-pg-simple';
 import { csrfSync } from 'csrf-sync';
-import express, { type Express } from 'express';
+import express, { type Express, type Response } from 'express';
 import session from 'express-session';
 import helmet from 'helmet';
 import type { Pool } from 'pg';
@@ -9,16 +9,15 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import swaggerUi from 'swagger-ui-express';
 import type { DataSource } from 'typeorm';
-import { CUT_STRIP_PDF_PATH, ENDPOINTS, FEED_PATH, openApi, TABLE_PDF_PATH } from '@gold-peg/contract/endpoints';
+import { ENDPOINTS, openApi } from '@gold-peg/contract/endpoints';
 import type { LogFeed } from '../feed/log-feed.js';
 import { feedRoute } from '../feed/feed-route.js';
-import { cutStripPdfRoute } from '../papers/cut-strip-pdf.js';
-import { tablePdfRoute } from '../papers/table-pdf.js';
 import { handlers } from './handlers.js';
 import { NO_SUCH_PATH, problemDoor } from './problem-door.js';
+import { readBody } from './read-body.js';
 import { routes } from './routes.js';
-import { signInLimit } from './sign-in-limit.js';
-import { webPages } from './web-pages.js';
+import { passphraseLimit, signInLimits } from './sign-in-limit.js';
+import { styleNonce, webPages } from './web-pages.js';
 import { whoAsks } from '../people/who-asks.js';
 
 export interface AppParts {
@@ -43,13 +42,22 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
   const app = express();
   app.disable('x-powered-by');
   app.locals['demo'] = demo;
-  const { csrfSynchronisedProtection } = csrfSync({ getTokenFromRequest: (request) => request.headers['x-csrf-token'] as string });
+  const { csrfSynchronisedProtection } = csrfSync({
+    getTokenFromRequest: (request) => request.headers['x-csrf-token'] as string,
+    // whoever is not signed in has no session yet, nothing that could be done in their name, and sends JSON, which no foreign page can
+    skipCsrfProtection: (request) => request.session.personId === undefined,
+  });
 
   app.use(pinoHttp({ logger: log, autoLogging: false }));
   app.use(
     helmet({
       contentSecurityPolicy: {
-        directives: { scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], upgradeInsecureRequests: null },
+        directives: {
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", (_request, response) => `'nonce-${styleNonce(response as Response)}'`],
+          fontSrc: ["'self'"],
+          upgradeInsecureRequests: null,
+        },
       },
     }),
   );
@@ -58,7 +66,11 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
 
   const PgStore = connectPgSimple(session);
   const api = express.Router();
-  api.use(express.json({ limit: '1mb' }));
+  api.use((_request, response, next) => {
+    response.setHeader('cache-control', 'no-store'); // data and papers are the house's
+    next();
+  });
+  api.use(readBody);
   api.use(
     session({
       name: 'gold-peg',
@@ -71,17 +83,16 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
     }),
   );
   api.use(csrfSynchronisedProtection);
-  api.post(ENDPOINTS.signIn.path, signInLimit(store));
+  api.post(ENDPOINTS.signIn.path, ...signInLimits(store));
+  api.put(ENDPOINTS.changePassphrase.path, passphraseLimit(store));
   api.get('/api/openapi.json', (_request, response) => void response.json(openApi()));
   api.use(
     '/api/docs',
+    helmet.contentSecurityPolicy({ directives: { scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], fontSrc: ["'self'"] } }),
     swaggerUi.serve,
     swaggerUi.setup(openApi(), { customSiteTitle: 'Gold Peg: the contract', customCss: '.swagger-ui .topbar { display: none }' }),
   );
-  api.get(FEED_PATH, feedRoute(feed, whoAsks(store)));
-  api.get(CUT_STRIP_PDF_PATH, cutStripPdfRoute(store, whoAsks(store)));
-  api.get(TABLE_PDF_PATH, tablePdfRoute(store, whoAsks(store)));
-  api.use(routes(handlers, store, whoAsks(store)));
+  api.use(routes({ ...handlers, feed: feedRoute(feed) }, store, whoAsks(store)));
   app.use((request, response, next) => (request.path.startsWith('/api/') ? api(request, response, next) : next()));
   app.use(NO_SUCH_PATH);
   app.use(problemDoor(log));

@@ -15,9 +15,12 @@ import { exportFile } from '../files/export.js';
 import { importFile } from '../files/import.js';
 import { countStock, placeOrder, stock } from '../stock/routes.js';
 import { addSet, addString, addTuning, changeString, stringTable } from '../strings/routes.js';
+import { cutStripPdf } from '../papers/cut-strip-pdf.js';
+import { stringTablePdf } from '../papers/table-pdf.js';
 import type { Handlers } from './handler.js';
 
-export const handlers: Handlers = {
+/** All but the feed, which needs a line to the database of its own. */
+export const handlers: Omit<Handlers, 'feed'> = {
   health,
   session,
   signIn,
@@ -52,4 +55,6 @@ export const handlers: Handlers = {
   exportFile,
   appendEvents,
   jobEvents,
+  cutStripPdf,
+  stringTablePdf,
 };

@@ -11,7 +11,7 @@ export const problemDoor =
   (log: Logger): ErrorRequestHandler =>
   (error: unknown, request, response, next) => {
     const answer = problemOf(error);
-    if (answer.status >= 500) log.error({ error, path: request.path }, answer.title);
+    if (answer.status >= 500) log.error({ err: error, path: request.path }, answer.title);
     if (response.headersSent) return next(error);
     response.status(answer.status).type('application/problem+json').send(JSON.stringify(answer));
   };
@@ -20,14 +20,21 @@ function problemOf(error: unknown): Problem {
   if (error instanceof Refusal) return error.problem;
   if (storeIsAway(error))
     return problem('store-away', 'The database does not answer. What you did is kept on this device and is sent when it is back.');
-  const { status, type } = error as { status?: number; type?: string };
-  if (type === 'entity.too.large') return problem('too-large', 'body must be at most 1 MB: send events in smaller batches');
+  if ((error as { code?: string }).code === UNIQUE_VIOLATION)
+    return problem('taken', 'Somebody made the same at the same moment: read what is there now, and try again.');
+  const { status, type, limit } = error as { status?: number; type?: string; limit?: number };
+  if (type === 'entity.too.large') return problem('too-large', `body must be at most ${sayBytes(limit)}: send events in smaller batches`);
   if (type === 'entity.parse.failed') return problem('malformed', 'body must be JSON');
   if (status === 403) return problem('forged-request', 'The header x-csrf-token must carry the token that GET /api/session gave');
   if (status !== undefined && status >= 400 && status < 500) return problem('malformed', 'The request cannot be read');
   return problem('failed', 'Something went wrong on our side and was written to the log. Nothing was half written.');
 }
 
+const sayBytes = (bytes = 0) => (bytes < MEGABYTE ? `${Math.round(bytes / 1024)} kB` : `${Math.round(bytes / MEGABYTE)} MB`);
+const MEGABYTE = 1024 ** 2;
+
+/** PostgreSQL's code for a second row of what there may be one of. */
+const UNIQUE_VIOLATION = '23505';
 /** Codes that say the server is gone or going (PostgreSQL class 57P, Node's sockets). */
 const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOTFOUND', '57P01', '57P02', '57P03', '08003', '08006', '08001']);
 

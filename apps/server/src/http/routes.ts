@@ -1,10 +1,11 @@
 import { Router, type Request, type RequestHandler } from 'express';
 import type { DataSource } from 'typeorm';
 import type * as z from 'zod';
-import { ENDPOINTS, type Endpoint, type EndpointName } from '@gold-peg/contract/endpoints';
+import { ENDPOINTS, PERSON_HEADER, type Endpoint, type EndpointName, type StreamName } from '@gold-peg/contract/endpoints';
+import { firstUnkeepable } from '@gold-peg/contract/extent';
 import { invalidInput } from '@gold-peg/contract/problems';
 import type { Person } from '@gold-peg/contract/people';
-import type { Asked, Handler, Handlers } from './handler.js';
+import type { Asked, Handler, Handlers, StreamHandler } from './handler.js';
 import { Refusal } from './refusal.js';
 
 export type WhoAsks = (request: Request) => Promise<Person | null>;
@@ -12,18 +13,19 @@ export type WhoAsks = (request: Request) => Promise<Person | null>;
 /** A router for the whole table: checks role and input, calls the handler, checks the reply. */
 export function routes(handlers: Handlers, store: DataSource, whoAsks: WhoAsks): Router {
   const router = Router();
-  for (const name of Object.keys(ENDPOINTS) as EndpointName[]) {
+  for (const name of Object.keys(ENDPOINTS) as (keyof Handlers)[]) {
     const endpoint: Endpoint = ENDPOINTS[name];
     const method = endpoint.method.toLowerCase() as 'get' | 'post' | 'put' | 'delete';
-    router[method](endpoint.path, serve(endpoint, handlers[name] as Handler<EndpointName>, store, whoAsks));
+    router[method](endpoint.path, serve(endpoint, handlers[name], store, whoAsks));
   }
   return router;
 }
 
-function serve(endpoint: Endpoint, handler: Handler<EndpointName>, store: DataSource, whoAsks: WhoAsks): RequestHandler {
+function serve(endpoint: Endpoint, handler: Handlers[keyof Handlers], store: DataSource, whoAsks: WhoAsks): RequestHandler {
   return async (request, response) => {
     const person = await whoAsks(request);
     admit(endpoint, person);
+    refuseAnother(request, person);
     const asked = {
       params: read(endpoint.params, request.params, 'path'),
       query: read(endpoint.query, request.query, 'query'),
@@ -31,8 +33,9 @@ function serve(endpoint: Endpoint, handler: Handler<EndpointName>, store: DataSo
       person,
       store,
       request,
-    } as Asked<EndpointName>;
-    const reply: unknown = await handler(asked);
+    };
+    if ('gives' in endpoint) return (handler as StreamHandler<StreamName>)(asked as Asked<StreamName>, response);
+    const reply: unknown = await (handler as Handler<EndpointName>)(asked as Asked<EndpointName>);
     // our own answers are held to the contract too: what fails here is our bug, and is answered as one
     response.status(endpoint.status).json(endpoint.reply.parse(reply));
   };
@@ -46,8 +49,17 @@ function admit({ who }: Endpoint, person: Person | null): void {
   }
 }
 
+/** A page says for whom it asks: another one of the same browser may have signed in somebody else since. */
+function refuseAnother(request: Request, person: Person | null): void {
+  const meant = request.get(PERSON_HEADER);
+  if (person === null || meant === undefined || meant === person.id) return;
+  throw new Refusal('another-person', `In this browser ${person.name} is signed in by now: what you did waits for you on this device.`);
+}
+
 function read(schema: z.ZodType | undefined, value: unknown, part: 'path' | 'query' | 'body'): unknown {
   if (schema === undefined) return undefined;
+  const fault = firstUnkeepable(value);
+  if (fault !== null) throw new Refusal('malformed', `${fault.path.join('.') || part} ${fault.says}: it cannot be kept`);
   const result = schema.safeParse(value ?? {});
   if (result.success) return result.data;
   // an id that cannot exist is simply unknown

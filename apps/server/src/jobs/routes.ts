@@ -1,5 +1,4 @@
 import { In, Not } from 'typeorm';
-import { v7 as uuidV7 } from 'uuid';
 import type { JobSummary, WorksheetFile } from '@gold-peg/contract/jobs';
 import { learnedMinutes } from '@gold-peg/craft/day';
 import { countsFor } from '../bench-log/project-counts.js';
@@ -8,8 +7,9 @@ import { readEvents } from '../bench-log/read-events.js';
 import { readHouse } from '../house/routes.js';
 import { signedIn, type Handler } from '../http/handler.js';
 import { Refusal } from '../http/refusal.js';
+import { holdInstrument, openJobOf } from './open-job.js';
 import { readPassport, summaries } from '../register/instrument.js';
-import { InstrumentRow, JobRow, PersonRow } from '../store/index.js';
+import { addOnce, InstrumentRow, isSame, JobRow, PersonRow } from '../store/index.js';
 import type { DataSource } from 'typeorm';
 
 const WITH_INSTRUMENT = { instrument: { owner: true } };
@@ -31,19 +31,18 @@ export const takeIn: Handler<'takeIn'> = async (asked) => {
     throw new Refusal('invalid', 'instrumentId must be an instrument in the register', {
       fields: [{ field: 'instrumentId', says: 'must be an instrument in the register' }],
     });
-  const open = await store.getRepository(JobRow).existsBy({ instrumentId: body.instrumentId, state: In(['waiting', 'on-bench']) });
-  if (open) throw new Refusal('taken', 'This instrument is already waiting or on the bench.');
-  const { id } = await store.getRepository(JobRow).save({
-    id: uuidV7(),
-    instrumentId: body.instrumentId,
-    reason: body.reason,
-    takenInAt: new Date(),
-    promisedAt: body.promisedAt === null ? null : new Date(body.promisedAt),
-    state: 'waiting',
-    stage: 'choose',
-    setName: null,
+  const draft = { ...body, promisedAt: body.promisedAt === null ? null : new Date(body.promisedAt) };
+  const inTheWay = await store.transaction(async (tx) => {
+    await holdInstrument(tx, body.instrumentId);
+    const added = await addOnce(tx, JobRow, { ...draft, takenInAt: new Date(), state: 'waiting', stage: 'choose', setName: null });
+    return added ? null : ((await tx.findOneBy(JobRow, { id: body.id })) ?? (await openJobOf(tx, body.instrumentId)));
   });
-  return (await readJob(store, id, signedIn(asked).id)).summary;
+  const personId = signedIn(asked).id;
+  if (inTheWay !== null && !isSame(inTheWay, draft)) {
+    const { summary: current } = await readJob(store, inTheWay.id, personId);
+    throw new Refusal('taken', 'This instrument is already waiting or on the bench.', { current });
+  }
+  return (await readJob(store, body.id, personId)).summary;
 };
 
 export const worksheet: Handler<'worksheet'> = (asked) => openWorksheet(asked.store, asked.params.id, signedIn(asked).id);
@@ -52,13 +51,15 @@ export const worksheet: Handler<'worksheet'> = (asked) => openWorksheet(asked.st
 export async function openWorksheet(store: DataSource, id: string, personId: string): Promise<WorksheetFile> {
   const { row, summary } = await readJob(store, id, personId);
   const events = await readEvents(store, row.id, 0);
+  const { methods, version } = await readHouse(store);
   const people = await store.getRepository(PersonRow).findBy({ id: In([personId, ...events.map(({ event }) => event.personId)]) });
   return {
     job: summary,
     passport: await readPassport(store, { id: row.instrumentId }),
     events,
     people: people.map((person) => ({ id: person.id, name: person.name })),
-    house: (await readHouse(store)).methods,
+    house: methods,
+    houseVersion: version,
     evidence: await countsFor(store, row.instrumentId, personId),
     times: await timesFor(store, personId, [row.instrument.geometry.family]),
   };

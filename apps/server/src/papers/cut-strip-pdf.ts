@@ -1,41 +1,20 @@
-import type { RequestHandler } from 'express';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
-import type { DataSource } from 'typeorm';
-import * as z from 'zod';
-import { invalidInput } from '@gold-peg/contract/problems';
-import { drawCutStrip, PAPER_KINDS, PAPERS, type CutStrip, type Paper } from '@gold-peg/contract/papers';
+import { drawCutStrip, PAPERS, type CutStrip, type Paper } from '@gold-peg/contract/papers';
 import { TIGHT } from '@gold-peg/craft/methods';
 import { toMillimetres } from '@gold-peg/craft/units';
+import { signedIn, type StreamHandler } from '../http/handler.js';
 import { Refusal } from '../http/refusal.js';
-import type { WhoAsks } from '../http/routes.js';
 import { openWorksheet } from '../jobs/routes.js';
-import { makePdf, points } from './pdf.js';
+import { makePdf, points, sendPdf } from './pdf.js';
 import { stripOfJob } from './strip-of-job.js';
 
-const query = z.object({
-  paper: z.enum(PAPER_KINDS, { error: `must be ${PAPER_KINDS.join(' or ')}: papers a workshop's printer holds` }).default('a4'),
-});
-const params = z.object({ id: z.guid() });
-
 /** Cut marks of a job on paper, true to scale, with a table of its windings for those who work from paper. */
-export const cutStripPdfRoute =
-  (store: DataSource, whoAsks: WhoAsks): RequestHandler =>
-  async (request, response) => {
-    const person = await whoAsks(request);
-    if (person === null) throw new Refusal('signed-out', 'Sign in first.');
-    const job = params.safeParse(request.params);
-    if (!job.success) throw new Refusal('unknown', 'There is no job with that id.');
-    const asked = query.safeParse(request.query);
-    if (!asked.success) {
-      const problem = invalidInput(asked.error);
-      throw new Refusal('invalid', problem.detail, { fields: problem.fields ?? [] });
-    }
-    const strip = stripOfJob(await openWorksheet(store, job.data.id, person.id), person);
-    if (strip === null) throw new Refusal('invalid', 'No set is chosen for this job yet: a cut mark needs a string.', { fields: [] });
-    const pdf = await makePdf(cutStripDocument(strip, asked.data.paper));
-    response.type('application/pdf').setHeader('content-disposition', 'inline; filename="gold-peg-cut-strip.pdf"');
-    response.send(pdf);
-  };
+export const cutStripPdf: StreamHandler<'cutStripPdf'> = async (asked, response) => {
+  const person = signedIn(asked);
+  const strip = stripOfJob(await openWorksheet(asked.store, asked.params.id, person.id), person);
+  if (strip === null) throw new Refusal('invalid', 'No set is chosen for this job yet: a cut mark needs a string.', { fields: [] });
+  sendPdf(response, 'gold-peg-cut-strip.pdf', await makePdf(cutStripDocument(strip, asked.query.paper)));
+};
 
 const TABLE_HEAD = ['string', 'note', 'gauge', 'turns', 'turn it', 'slack, mm', 'cut past post, mm', 'nut angle', 'turns counted'];
 const TABLE_MARGIN = 40;

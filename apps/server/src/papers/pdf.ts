@@ -1,4 +1,5 @@
 import { createRequire } from 'node:module';
+import type { Response } from 'express';
 import type * as Pdfmake from 'pdfmake';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
 
@@ -12,6 +13,11 @@ pdfmake.setUrlAccessPolicy(() => false);
 );
 
 export const makePdf = (document: TDocumentDefinitions): Promise<Buffer> => pdfmake.createPdf(document).getBuffer();
+
+export function sendPdf(response: Response, name: string, pdf: Buffer): void {
+  response.type('application/pdf').setHeader('content-disposition', `inline; filename="${name}"`);
+  response.send(pdf);
+}
 
 const POINTS_PER_MM = 72 / 25.4;
 export const points = (mm: number) => mm * POINTS_PER_MM;

@@ -1,23 +1,14 @@
-import type { RequestHandler } from 'express';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
-import type { DataSource } from 'typeorm';
 import { asTableString, type StringTableFile } from '@gold-peg/contract/strings';
 import { printGauge, stringProperties, type TableString } from '@gold-peg/craft/strings';
 import { toMillimetres } from '@gold-peg/craft/units';
-import type { WhoAsks } from '../http/routes.js';
-import { Refusal } from '../http/refusal.js';
+import type { StreamHandler } from '../http/handler.js';
 import { readStringTable } from '../strings/routes.js';
-import { makePdf } from './pdf.js';
+import { makePdf, sendPdf } from './pdf.js';
 
 /** The strings table on paper: A4, one block for each line. */
-export const tablePdfRoute =
-  (store: DataSource, whoAsks: WhoAsks): RequestHandler =>
-  async (request, response) => {
-    if ((await whoAsks(request)) === null) throw new Refusal('signed-out', 'Sign in first.');
-    const pdf = await makePdf(tableDocument(await readStringTable(store)));
-    response.type('application/pdf').setHeader('content-disposition', 'inline; filename="gold-peg-strings.pdf"');
-    response.send(pdf);
-  };
+export const stringTablePdf: StreamHandler<'stringTablePdf'> = async ({ store }, response) =>
+  sendPdf(response, 'gold-peg-strings.pdf', await makePdf(tableDocument(await readStringTable(store))));
 
 const HEAD = ['gauge', 'mm', 'id', 'mass, g/m', 'breaks at, N', 'end', 'mark'];
 

@@ -1,26 +1,30 @@
 import { hash, verify } from '@node-rs/argon2';
 import type { EntityManager } from 'typeorm';
-import { v7 as uuidV7 } from 'uuid';
 import { DEFAULT_PREFERENCES, type Person, type Role } from '@gold-peg/contract/people';
-import { PersonRow } from '../store/index.js';
+import { addOnce, PersonRow } from '../store/index.js';
 
-export const toPerson = ({ id, name, role, preferences }: PersonRow): Person => ({
+export const toPerson = ({ id, name, role, preferences, version }: PersonRow): Person => ({
   id,
   name,
   role,
   preferences: { ...DEFAULT_PREFERENCES, ...preferences },
+  version,
 });
 
 /** argon2id with the library's defaults, which follow the current OWASP advice. */
 export const hashPassphrase = (passphrase: string) => hash(passphrase);
 export const passphraseFits = (passphraseHash: string, passphrase: string) => verify(passphraseHash, passphrase);
 
-export async function insertPerson(store: EntityManager, person: { name: string; role: Role; passphrase: string }): Promise<PersonRow> {
-  return store.save(PersonRow, {
-    id: uuidV7(),
-    name: person.name,
-    role: person.role,
-    passphraseHash: await hashPassphrase(person.passphrase),
-    preferences: DEFAULT_PREFERENCES,
-  });
+export interface NewPerson {
+  id: string;
+  name: string;
+  role: Role;
+  passphrase: string;
+}
+
+/** Returns whether the person is new: there is one of a name, whatever its capitals, and of an id. */
+export async function insertPerson(store: EntityManager, person: NewPerson): Promise<boolean> {
+  const { id, name, role, passphrase } = person;
+  const passphraseHash = await hashPassphrase(passphrase);
+  return addOnce(store, PersonRow, { id, name, role, passphraseHash, preferences: DEFAULT_PREFERENCES });
 }

@@ -1,10 +1,12 @@
 import { promisify } from 'node:util';
 import type { Request } from 'express';
+import type { DataSource } from 'typeorm';
 import type { Person, Session } from '@gold-peg/contract/people';
 import { DEMO_SIGN_IN } from '../demo/people.js';
 import { signedIn, type Handler } from '../http/handler.js';
 import { Refusal } from '../http/refusal.js';
-import { PersonRow } from '../store/index.js';
+import { isSame, PersonRow } from '../store/index.js';
+import { endOtherSessions, endSession } from './sessions.js';
 import { hashPassphrase, insertPerson, passphraseFits, toPerson } from './person.js';
 
 export const health: Handler<'health'> = async ({ store }) => {
@@ -15,11 +17,7 @@ export const health: Handler<'health'> = async ({ store }) => {
 export const session: Handler<'session'> = async ({ request, person }) => answer(request, person);
 
 export const signIn: Handler<'signIn'> = async ({ store, body, request }) => {
-  const row = await store
-    .getRepository(PersonRow)
-    .createQueryBuilder('person')
-    .where('lower(person.name) = lower(:name)', { name: body.name })
-    .getOne();
+  const row = await personNamed(store, body.name);
   // an unknown name costs as much time as a known one, so that names cannot be guessed by the clock
   const fits = await passphraseFits(row?.passphraseHash ?? (await NOBODY), body.passphrase);
   if (row === null || !fits)
@@ -30,20 +28,25 @@ export const signIn: Handler<'signIn'> = async ({ store, body, request }) => {
 };
 const NOBODY = hashPassphrase('nobody has this passphrase');
 
-export const signOut: Handler<'signOut'> = async ({ request }) => {
-  await promisify(request.session.regenerate.bind(request.session))();
+export const signOut: Handler<'signOut'> = async ({ store, request, person }) => {
+  if (person !== null) await endSession(store, request);
   return answer(request, null);
 };
 
 function answer(request: Request, person: Person | null): Session {
   const demo = request.app.locals['demo'] === true;
-  return { person, csrfToken: request.csrfToken?.() ?? '', demoSignIn: demo ? DEMO_SIGN_IN : null };
+  // a stranger has no session, and needs no token
+  return { person, csrfToken: person === null ? '' : (request.csrfToken?.() ?? ''), demoSignIn: demo ? DEMO_SIGN_IN : null };
 }
 
 export const savePreferences: Handler<'savePreferences'> = async (asked) => {
-  const person = signedIn(asked);
-  await asked.store.getRepository(PersonRow).update({ id: person.id }, { preferences: asked.body });
-  return { ...person, preferences: asked.body };
+  const { id } = signedIn(asked);
+  const { version, preferences } = asked.body;
+  const people = asked.store.getRepository(PersonRow);
+  const { affected } = await people.update({ id, version }, { preferences, version: version + 1 });
+  const current = toPerson(await people.findOneByOrFail({ id }));
+  if (affected === 0) throw new Refusal('stale', 'You changed your preferences elsewhere meanwhile.', { current });
+  return current;
 };
 
 export const changePassphrase: Handler<'changePassphrase'> = async (asked) => {
@@ -55,6 +58,7 @@ export const changePassphrase: Handler<'changePassphrase'> = async (asked) => {
     });
   }
   await people.update({ id: row.id }, { passphraseHash: await hashPassphrase(asked.body.new) });
+  await endOtherSessions(asked.store, asked.request, row.id);
   return { done: true };
 };
 
@@ -62,12 +66,23 @@ export const listPeople: Handler<'listPeople'> = async ({ store }) =>
   (await store.getRepository(PersonRow).find({ order: { name: 'ASC' } })).map(toPerson);
 
 export const addPerson: Handler<'addPerson'> = async ({ store, body }) => {
-  const same = await store
-    .getRepository(PersonRow)
-    .createQueryBuilder('person')
-    .where('lower(person.name) = lower(:name)', { name: body.name })
-    .getExists();
-  if (same)
-    throw new Refusal('taken', `name must be new: there is a ${body.name} already`, { fields: [{ field: 'name', says: 'must be new' }] });
-  return toPerson(await insertPerson(store.manager, body));
+  const added = await insertPerson(store.manager, body);
+  const people = store.getRepository(PersonRow);
+  const there = (await people.findOneBy({ id: body.id })) ?? (await personNamed(store, body.name));
+  if (there === null) throw new TypeError('whoever was added is there');
+  const { name, role } = body;
+  const again =
+    !added && there.id === body.id && isSame(there, { name, role }) && (await passphraseFits(there.passphraseHash, body.passphrase));
+  if (!added && !again) {
+    const current = toPerson(there);
+    throw new Refusal('taken', `name must be new: there is a ${there.name} already`, {
+      fields: [{ field: 'name', says: 'must be new' }],
+      current,
+    });
+  }
+  return toPerson(there);
 };
+
+/** Whatever the capitals. */
+const personNamed = (store: DataSource, name: string) =>
+  store.getRepository(PersonRow).createQueryBuilder('person').where('lower(person.name) = lower(:name)', { name }).getOne();

@@ -1,10 +1,9 @@
 import type { DataSource } from 'typeorm';
-import { v7 as uuidV7 } from 'uuid';
 import { fromInstrument, type Geometry, type Passport } from '@gold-peg/contract/register';
 import { archetype, instrumentOf } from '@gold-peg/craft/archetypes';
 import type { Handler } from '../http/handler.js';
 import { Refusal } from '../http/refusal.js';
-import { InstrumentRow, OwnerRow } from '../store/index.js';
+import { addOnce, InstrumentRow, isSame, OwnerRow } from '../store/index.js';
 import { readPassport, summaries } from './instrument.js';
 import { containing } from './search.js';
 
@@ -28,18 +27,14 @@ export const addInstrument: Handler<'addInstrument'> = async ({ store, body }) =
   const kind = archetype(body.archetypeId);
   if (kind === undefined) throw refuseField('archetypeId', 'must be one of the kinds on the list');
   await requireOwner(store, body.ownerId);
-  const row = await store.getRepository(InstrumentRow).save({
-    id: uuidV7(),
-    name: body.name,
-    facts: kind.facts,
-    archetypeId: kind.id,
-    ownerId: body.ownerId,
-    geometry: scaled({ ...fromInstrument(instrumentOf(kind.id)), hand: body.hand }, body.scaleMm),
-    methods: {},
-    remark: body.remark,
-    version: 1,
-  });
-  return readPassport(store, { id: row.id });
+  const { id, name, ownerId, remark } = body;
+  const geometry = scaled({ ...fromInstrument(instrumentOf(kind.id)), hand: body.hand }, body.scaleMm);
+  const draft = { id, name, archetypeId: kind.id, ownerId, remark };
+  const before = await store.getRepository(InstrumentRow).findOneBy({ id }); // looked for first: each try would use up a passport number
+  if (before === null) await addOnce(store, InstrumentRow, { ...draft, facts: kind.facts, geometry, methods: {}, version: 1 });
+  const current = await readPassport(store, { id });
+  if (before !== null && !isSame(before, draft)) throw new Refusal('taken', `id must be new: it is that of ${current.name}`, { current });
+  return current;
 };
 
 /** A measured scale length replaces the longest of the archetype; strings of other lengths keep their proportion to it. */

@@ -1,9 +1,8 @@
 import { ILike, In, type DataSource } from 'typeorm';
-import { v7 as uuidV7 } from 'uuid';
 import type { Owner } from '@gold-peg/contract/register';
 import type { Handler } from '../http/handler.js';
 import { Refusal } from '../http/refusal.js';
-import { InstrumentRow, OwnerRow } from '../store/index.js';
+import { addOnce, InstrumentRow, isSame, OwnerRow } from '../store/index.js';
 import { containing } from './search.js';
 
 export const listOwners: Handler<'listOwners'> = async ({ store, query }) => {
@@ -12,8 +11,10 @@ export const listOwners: Handler<'listOwners'> = async ({ store, query }) => {
 };
 
 export const addOwner: Handler<'addOwner'> = async ({ store, body }) => {
-  const row = await store.getRepository(OwnerRow).save({ id: uuidV7(), ...body, version: 1 });
-  return oneOwner(store, row.id);
+  const added = await addOnce(store, OwnerRow, { ...body, version: 1 });
+  const current = await oneOwner(store, body.id);
+  if (!added && !isSame(current, body)) throw new Refusal('taken', `id must be new: it is that of ${current.name}`, { current });
+  return current;
 };
 
 export const changeOwner: Handler<'changeOwner'> = async ({ store, params, body }) => {

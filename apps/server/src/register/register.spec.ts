@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { v7 as uuidV7 } from 'uuid';
 import type { InstrumentSummary, Owner } from '@gold-peg/contract/register';
 import { RACK } from '../demo/rack.js';
 import { openHouse, type TestHouse } from '../testing/house.js';
@@ -37,7 +38,15 @@ describe('the register', () => {
   });
 
   it('adds an instrument from an archetype, with a measured scale and the next passport', async () => {
-    const draft = { name: 'Drumlin, short neck', archetypeId: 'banjo-five-string', ownerId: null, scaleMm: 600, remark: '' };
+    const draft = {
+      id: uuidV7(),
+      hand: 'right',
+      name: 'Drumlin, short neck',
+      archetypeId: 'banjo-five-string',
+      ownerId: null,
+      scaleMm: 600,
+      remark: '',
+    };
     const { status, body } = await counter.ask('POST', '/api/instruments', draft);
     expect(status).toBe(201);
     expect(body.passport).toBe(Math.max(...RACK.map(({ passport }) => passport)) + 1);
@@ -58,7 +67,7 @@ describe('the register', () => {
     ['colour', { colour: 'red' }, 'not a field'],
   ])('refuses an instrument with a wrong %s', async (field, change, says) => {
     const before = (await find('')).length;
-    const good = { name: 'Good', archetypeId: 'mandolin', ownerId: null, scaleMm: null, remark: '' };
+    const good = { id: uuidV7(), hand: 'right', name: 'Good', archetypeId: 'mandolin', ownerId: null, scaleMm: null, remark: '' };
     const { status, body, type } = await counter.ask('POST', '/api/instruments', { ...good, ...change });
     expect(status).toBe(422);
     expect(type).toContain('application/problem+json');
@@ -86,9 +95,11 @@ describe('the register', () => {
 
 describe('owners', () => {
   it('are added, counted with their instruments, and changed with care for others', async () => {
-    const added = (await counter.ask('POST', '/api/owners', { name: 'Lowen Thrift', contact: 'ferry house' })).body as Owner;
+    const added = (await counter.ask('POST', '/api/owners', { id: uuidV7(), name: 'Lowen Thrift', contact: 'ferry house' })).body as Owner;
     expect(added).toMatchObject({ name: 'Lowen Thrift', version: 1, instrumentCount: 0 });
     await counter.ask('POST', '/api/instruments', {
+      id: uuidV7(),
+      hand: 'right',
       name: 'Thrift mandolin',
       archetypeId: 'mandolin',
       ownerId: added.id,
@@ -125,24 +136,33 @@ describe('jobs', () => {
 
   it('begin with taking an instrument in, once', async () => {
     const [instrument] = await find('0133');
-    const draft = { instrumentId: instrument?.id, reason: 'tie slips', promisedAt: '2026-06-01T10:00:00+02:00' };
+    const draft = { id: uuidV7(), instrumentId: instrument?.id, reason: 'tie slips', promisedAt: '2026-06-01T10:00:00+02:00' };
     const taken = await counter.ask('POST', '/api/jobs', draft);
     expect(taken.status).toBe(201);
     expect(taken.body).toMatchObject({ state: 'waiting', stage: 'choose', promisedAt: '2026-06-01T08:00:00.000Z' });
-    expect((await counter.ask('POST', '/api/jobs', draft)).status).toBe(409);
+    expect((await counter.ask('POST', '/api/jobs', draft)).body).toEqual(taken.body);
+    const other = await counter.ask('POST', '/api/jobs', { ...draft, id: uuidV7() });
+    expect(other.status).toBe(409);
+    expect(other.body.current.id).toBe(taken.body.id);
     const sheet = await counter.ask('GET', `/api/jobs/${taken.body.id}`);
     expect(sheet.body).toMatchObject({ passport: { passport: 133 }, events: [] });
   });
 
   it('refuse an unknown instrument and a time without a zone', async () => {
     const unknown = await counter.ask('POST', '/api/jobs', {
+      id: uuidV7(),
       instrumentId: '01900000-0000-7000-8000-000000000000',
       reason: '',
       promisedAt: null,
     });
     expect(unknown.body.fields[0].field).toBe('instrumentId');
     const [instrument] = await find('0140');
-    const zoneless = await counter.ask('POST', '/api/jobs', { instrumentId: instrument?.id, reason: '', promisedAt: 'Thursday' });
+    const zoneless = await counter.ask('POST', '/api/jobs', {
+      id: uuidV7(),
+      instrumentId: instrument?.id,
+      reason: '',
+      promisedAt: 'Thursday',
+    });
     expect(zoneless.body.fields[0]).toMatchObject({ field: 'promisedAt', says: expect.stringContaining('date and time') });
   });
 });

@@ -1,15 +1,19 @@
 import { IsNull, type DataSource } from 'typeorm';
 import { v7 as uuidV7 } from 'uuid';
-import type { OrderLine, SupplyOrder } from '@gold-peg/contract/stock';
-import { StockMovementRow, SupplyOrderRow } from '../store/index.js';
+import type { OrderDraft, SupplyOrder } from '@gold-peg/contract/stock';
+import { Refusal } from '../http/refusal.js';
+import { addOnce, isSame, StockMovementRow, SupplyOrderRow } from '../store/index.js';
 import type { Supplier } from './supplier.js';
 
-export async function order(store: DataSource, supplier: Supplier, lines: OrderLine[], now: Date): Promise<SupplyOrder> {
-  const { reference, promisedAt } = await supplier.place(lines, now);
-  const row = await store
-    .getRepository(SupplyOrderRow)
-    .save({ id: uuidV7(), supplier: supplier.name, reference, placedAt: now, promisedAt, deliveredAt: null, lines });
-  return toOrder(row);
+/** Places an order under the id that the asker made: asked again, the supplier is not. */
+export async function order(store: DataSource, supplier: Supplier, { id, lines }: OrderDraft, now: Date): Promise<SupplyOrder> {
+  const { reference, promisedAt } = await supplier.place(id, lines, now);
+  const row = { id, supplier: supplier.name, reference, placedAt: now, promisedAt, deliveredAt: null, lines };
+  if (await addOnce(store, SupplyOrderRow, row)) return toOrder(row);
+  const there = await store.getRepository(SupplyOrderRow).findOneByOrFail({ id });
+  const current = toOrder(there);
+  if (!isSame(there, { lines })) throw new Refusal('taken', `id must be new: it is that of the order ${there.reference}`, { current });
+  return current;
 }
 
 /** Puts what has arrived on the shelf, each order once however many servers ask. */

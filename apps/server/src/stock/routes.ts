@@ -33,7 +33,7 @@ export async function putOnShelf(tx: EntityManager, { kind, id, counted, reorder
 
 export const placeOrder: Handler<'placeOrder'> = async ({ store, body }) => {
   await requireKnown(store, body.lines, 'lines');
-  return order(store, supplier, body.lines, new Date());
+  return order(store, supplier, body, new Date());
 };
 
 async function requireKnown(store: DataSource, things: readonly { kind: StockKind; id: string }[], field: string): Promise<void> {

@@ -1,8 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { v7 as uuidV7 } from 'uuid';
 import type { StockItem, StockKind, StockList } from '@gold-peg/contract/stock';
 import { setsFor } from '@gold-peg/craft/strings';
 import { logString, type BenchEvent } from '@gold-peg/craft/worksheet';
-import { rebuildProjections } from '../bench-log/index.js';
+import { rebuild } from '../testing/house.js';
 import { eventHead, openHouse, type TestHouse } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
 import { order, receiveDeliveries } from './orders.js';
@@ -58,7 +59,7 @@ describe('the shelf', () => {
     });
 
     const before = await readShelf(house.store);
-    await rebuildProjections(house.store);
+    await rebuild(house.store);
     expect((await readShelf(house.store)).items).toEqual(before.items);
 
     await send({ ...head(), kind: 'undone', payload: { eventId: opened.id } });
@@ -95,7 +96,7 @@ describe('the shelf', () => {
   it('gets what was ordered when the supplier brings it, once, whoever asks', async () => {
     await count(TENS, 1);
     const lines = [{ kind: 'set' as const, id: TENS, amount: 5 }];
-    const placed = await order(house.store, simulatedSupplier, lines, new Date());
+    const placed = await order(house.store, simulatedSupplier, { id: uuidV7(), lines }, new Date());
     expect(placed.deliveredAt).toBeNull();
     expect(await item('set', TENS)).toMatchObject({ onHand: 1, onOrder: 5 });
     const later = new Date(Date.parse(placed.promisedAt) + 1);
@@ -108,6 +109,7 @@ describe('the shelf', () => {
 
   it('takes an order through the door, and shows it under way', async () => {
     const { status, body } = await bench.ask('POST', '/api/stock/orders', {
+      id: uuidV7(),
       lines: [{ kind: 'string', id: 'electric-plain-09', amount: 12 }],
     });
     expect(status).toBe(201);
@@ -127,7 +129,10 @@ describe('the shelf', () => {
   });
 
   it('orders nothing that is not in the table', async () => {
-    const { status, body } = await bench.ask('POST', '/api/stock/orders', { lines: [{ kind: 'string', id: 'nothing-at-all', amount: 1 }] });
+    const { status, body } = await bench.ask('POST', '/api/stock/orders', {
+      id: uuidV7(),
+      lines: [{ kind: 'string', id: 'nothing-at-all', amount: 1 }],
+    });
     expect(status).toBe(422);
     expect(body.detail).toContain('nothing-at-all is not one');
   });

@@ -7,9 +7,13 @@ import { Foundation1764000000000 } from './migrations/1764000000000-foundation.j
 import { StringsAndStock1764100000000 } from './migrations/1764100000000-strings-and-stock.js';
 import { MethodsAndCounts1764200000000 } from './migrations/1764200000000-methods-and-counts.js';
 import { StageTimes1764300000000 } from './migrations/1764300000000-stage-times.js';
+import { OneOfEach1764400000000 } from './migrations/1764400000000-one-of-each.js';
+import { TasksAndSecrets1764500000000 } from './migrations/1764500000000-tasks-and-secrets.js';
 import { PersonRow } from './person.js';
 import { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';
 import { SessionRow, SignInTryRow } from './session.js';
+import { ProjectionTaskRow } from './projection-task.js';
+import { SecretRow } from './secret.js';
 import { StageTimeRow } from './stage-time.js';
 import { StockItemRow, StockMovementRow, StockUseRow, SupplyOrderRow } from './stock.js';
 import { StringEntryRow, StringLineRow, StringSetRow, TuningEntryRow } from './strings.js';
@@ -42,21 +46,45 @@ export function buildStore(url: string): DataSource {
       HouseRow,
       TurnsCountedRow,
       StageTimeRow,
+      ProjectionTaskRow,
+      SecretRow,
     ],
-    migrations: [Foundation1764000000000, StringsAndStock1764100000000, MethodsAndCounts1764200000000, StageTimes1764300000000],
+    migrations: [
+      Foundation1764000000000,
+      StringsAndStock1764100000000,
+      MethodsAndCounts1764200000000,
+      StageTimes1764300000000,
+      OneOfEach1764400000000,
+      TasksAndSecrets1764500000000,
+    ],
     synchronize: false,
     poolSize: POOL_SIZE,
     extra: { connectionTimeoutMillis: 3000 },
   });
 }
 
-/** Connects, and brings the database up to date. `changed` is called where that changed it: what follows from the log may want to be made anew. */
-export async function openStore(
-  url: string,
-  changed: (store: DataSource) => Promise<unknown> = () => Promise.resolve(),
-): Promise<DataSource> {
+/** Servers that start together bring a database up to date one after the other. */
+const MIGRATION_LOCK = 7_140_002;
+
+/** Connects, and brings the database up to date. */
+export async function openStore(url: string): Promise<DataSource> {
   const store = await buildStore(url).initialize();
-  const migrations = await store.runMigrations({ transaction: 'all' });
-  if (migrations.length > 0) await changed(store);
+  try {
+    await migrateInTurn(store);
+  } catch (error) {
+    await store.destroy();
+    throw error;
+  }
   return store;
+}
+
+async function migrateInTurn(store: DataSource): Promise<void> {
+  const turn = store.createQueryRunner();
+  try {
+    await turn.query('SELECT pg_advisory_lock($1)', [MIGRATION_LOCK]);
+    await store.runMigrations({ transaction: 'all' });
+    await turn.query('SELECT pg_advisory_unlock($1)', [MIGRATION_LOCK]);
+  } finally {
+    await turn.release();
+  }
 }

@@ -1,6 +1,9 @@
-import { Column, Entity, Index, PrimaryColumn } from 'typeorm';
+import { Check, Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
 import type { CountedPayload } from '@gold-peg/craft/worksheet';
 import type { MethodChoices } from '@gold-peg/craft/methods';
+import { JobRow } from './job.js';
+import { PersonRow } from './person.js';
+import { InstrumentRow } from './register.js';
 
 /** What the whole house chose. There is one row. */
 @Entity('house')
@@ -15,11 +18,14 @@ export const THE_HOUSE = 1;
 @Entity('turns_counted')
 @Index('turns_counted_by_instrument', ['instrumentId'])
 @Index('turns_counted_by_person', ['personId'])
+@Check('turns_counted_range', `"string" BETWEEN 1 AND 24`)
 export class TurnsCountedRow {
-  @PrimaryColumn('uuid', { name: 'job_id' }) jobId!: string;
+  @ForeignKey(() => JobRow, { name: 'turns_counted_of_job' }) @PrimaryColumn('uuid', { name: 'job_id' }) jobId!: string;
   @PrimaryColumn('smallint') string!: number;
-  @Column('uuid', { name: 'instrument_id' }) instrumentId!: string;
-  @Column('uuid', { name: 'person_id' }) personId!: string;
+  @ForeignKey(() => InstrumentRow, { name: 'turns_counted_of_instrument' })
+  @Column('uuid', { name: 'instrument_id' })
+  instrumentId!: string;
+  @ForeignKey(() => PersonRow, { name: 'turns_counted_of_person' }) @Column('uuid', { name: 'person_id' }) personId!: string;
   @Column('timestamptz') at!: Date;
   @Column('jsonb') counted!: CountedPayload;
 }

@@ -1,9 +1,12 @@
+export { addOnce, isSame } from './add-once.js';
 export { BenchEventRow } from './bench-event.js';
 export { buildStore, openStore } from './data-source.js';
 export { HouseRow, THE_HOUSE, TurnsCountedRow } from './house.js';
 export { JobRow } from './job.js';
 export { PersonRow } from './person.js';
+export { ProjectionTaskRow, THE_TASK } from './projection-task.js';
 export { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';
+export { sharedSecret } from './secret.js';
 export { SignInTryRow } from './session.js';
 export { StageTimeRow } from './stage-time.js';
 export { StockItemRow, StockMovementRow, StockUseRow, SupplyOrderRow } from './stock.js';

@@ -1,8 +1,10 @@
-import { Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
+import { Check, Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import type { Stage } from '@gold-peg/craft/worksheet';
 import { InstrumentRow } from './register.js';
 
 @Entity('job')
+@Index('job_open_of_instrument', ['instrumentId'], { unique: true, where: `"state" <> 'handed-over'` })
+@Check('job_state', `"state" IN ('waiting', 'on-bench', 'handed-over')`)
 export class JobRow {
   @PrimaryColumn('uuid') id!: string;
   @Column('uuid', { name: 'instrument_id' }) instrumentId!: string;

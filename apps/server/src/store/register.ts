@@ -1,7 +1,20 @@
-import { Column, Entity, Generated, Index, JoinColumn, ManyToOne, OneToMany, PrimaryColumn, type Relation } from 'typeorm';
+import {
+  Check,
+  Column,
+  Entity,
+  ForeignKey,
+  Generated,
+  Index,
+  JoinColumn,
+  ManyToOne,
+  OneToMany,
+  PrimaryColumn,
+  type Relation,
+} from 'typeorm';
 import type { Geometry, PastSetup } from '@gold-peg/contract/register';
 import type { MethodChoices } from '@gold-peg/craft/methods';
 import type { Construction } from '@gold-peg/craft/strings';
+import { JobRow } from './job.js';
 
 @Entity('owner')
 export class OwnerRow {
@@ -33,18 +46,21 @@ export class InstrumentRow {
 @Entity('setup')
 @Index('setup_by_instrument', ['instrumentId', 'fittedAt'])
 export class SetupRow {
-  @PrimaryColumn('uuid', { name: 'job_id' }) jobId!: string;
-  @Column('uuid', { name: 'instrument_id' }) instrumentId!: string;
+  @ForeignKey(() => JobRow, { name: 'setup_of_job' }) @PrimaryColumn('uuid', { name: 'job_id' }) jobId!: string;
+  @ForeignKey(() => InstrumentRow, { name: 'setup_of_instrument' }) @Column('uuid', { name: 'instrument_id' }) instrumentId!: string;
   @Column('timestamptz', { name: 'fitted_at' }) fittedAt!: Date;
   @Column('jsonb') setup!: PastSetup;
 }
 
 /** Projection of the log: the strings an instrument carries now. */
 @Entity('current_string')
+@Check('current_string_range', `"string" BETWEEN 1 AND 24 AND "gauge_mm" > 0`)
 export class CurrentStringRow {
-  @PrimaryColumn('uuid', { name: 'instrument_id' }) instrumentId!: string;
+  @ForeignKey(() => InstrumentRow, { name: 'current_string_of_instrument' })
+  @PrimaryColumn('uuid', { name: 'instrument_id' })
+  instrumentId!: string;
   @PrimaryColumn('smallint') string!: number;
-  @Column('uuid', { name: 'job_id' }) jobId!: string;
+  @ForeignKey(() => JobRow, { name: 'current_string_of_job' }) @Column('uuid', { name: 'job_id' }) jobId!: string;
   @Column('varchar', { length: 16 }) construction!: Construction;
   @Column('double precision', { name: 'gauge_mm' }) gaugeMm!: number;
   @Column('varchar', { length: 32, nullable: true }) wrap!: string | null;

@@ -1,9 +1,11 @@
-import { Column, Entity, Index, PrimaryColumn } from 'typeorm';
+import { Check, Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
 import type { OrderLine, StockKind } from '@gold-peg/contract/stock';
 import type { ScrapReason, StockUse } from '@gold-peg/craft/worksheet';
+import { JobRow } from './job.js';
 
 /** What is kept on the shelf, and when more is ordered. */
 @Entity('stock_item')
+@Check('stock_item_range', `"kind" IN ('set', 'string') AND "reorder_at" >= 0 AND "reorder_to" >= "reorder_at"`)
 export class StockItemRow {
   @PrimaryColumn('varchar', { length: 8 }) kind!: StockKind;
   @PrimaryColumn('varchar', { length: 100, name: 'item_id' }) itemId!: string;
@@ -15,6 +17,7 @@ export class StockItemRow {
 /** Counts and deliveries. Rows are only ever added; a count starts anew from what was seen. */
 @Entity('stock_movement')
 @Index('stock_movement_by_item', ['kind', 'itemId', 'at'])
+@Check('stock_movement_kind', `"kind" IN ('set', 'string') AND "what" IN ('counted', 'delivered') AND "amount" >= 0`)
 export class StockMovementRow {
   @PrimaryColumn('uuid') id!: string;
   @Column('varchar', { length: 8 }) kind!: StockKind;
@@ -27,9 +30,10 @@ export class StockMovementRow {
 /** Projection of the log: what jobs reserve, use and lose. */
 @Entity('stock_use')
 @Index('stock_use_by_job', ['jobId'])
+@Check('stock_use_kind', `"kind" IN ('set', 'string') AND "state" IN ('reserved', 'used', 'scrapped', 'kept')`)
 export class StockUseRow {
   @PrimaryColumn('uuid') id!: string;
-  @Column('uuid', { name: 'job_id' }) jobId!: string;
+  @ForeignKey(() => JobRow, { name: 'stock_use_of_job' }) @Column('uuid', { name: 'job_id' }) jobId!: string;
   @Column('varchar', { length: 8 }) kind!: StockKind;
   @Column('varchar', { length: 100, name: 'item_id' }) itemId!: string;
   @Column('varchar', { length: 16 }) state!: StockUse['state'];

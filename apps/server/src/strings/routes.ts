@@ -2,7 +2,7 @@ import type { DataSource } from 'typeorm';
 import type { SetRow, StringTableFile } from '@gold-peg/contract/strings';
 import type { Handler } from '../http/handler.js';
 import { Refusal } from '../http/refusal.js';
-import { StringEntryRow, StringLineRow, StringSetRow, TuningEntryRow } from '../store/index.js';
+import { addOnce, isSame, StringEntryRow, StringLineRow, StringSetRow, TuningEntryRow } from '../store/index.js';
 import { misfit } from './misfit.js';
 import { toSetColumns, toStoredSet, toStoredString, toStringColumns } from './rows.js';
 
@@ -20,8 +20,8 @@ export const stringTable: Handler<'stringTable'> = ({ store }) => readStringTabl
 
 export const addString: Handler<'addString'> = async ({ store, body }) => {
   await requireLine(store, body.lineId);
-  await refuseTaken(store.getRepository(StringEntryRow).existsBy({ id: body.id }));
-  return toStoredString(await store.getRepository(StringEntryRow).save({ ...toStringColumns(body), version: 1 }));
+  const added = await addOnce(store, StringEntryRow, { ...toStringColumns(body), version: 1 });
+  return newOrSame(added, toStoredString(await store.getRepository(StringEntryRow).findOneByOrFail({ id: body.id })), body);
 };
 
 export const changeString: Handler<'changeString'> = async ({ store, params, body }) => {
@@ -40,16 +40,23 @@ export const changeString: Handler<'changeString'> = async ({ store, params, bod
 
 export const addSet: Handler<'addSet'> = async ({ store, body }) => {
   if (body.lineId !== null) await requireLine(store, body.lineId);
-  await refuseTaken(store.getRepository(StringSetRow).existsBy({ id: body.id }));
   const says = await misfits(store, body);
   if (says !== undefined) throw refuseField('stringIds', says);
-  return toStoredSet(await store.getRepository(StringSetRow).save({ ...toSetColumns(body), version: 1 }));
+  const added = await addOnce(store, StringSetRow, { ...toSetColumns(body), version: 1 });
+  return newOrSame(added, toStoredSet(await store.getRepository(StringSetRow).findOneByOrFail({ id: body.id })), body);
 };
 
 export const addTuning: Handler<'addTuning'> = async ({ store, body }) => {
-  await refuseTaken(store.getRepository(TuningEntryRow).existsBy({ id: body.id }));
-  return store.getRepository(TuningEntryRow).save(body);
+  const added = await addOnce(store, TuningEntryRow, body);
+  return newOrSame(added, await store.getRepository(TuningEntryRow).findOneByOrFail({ id: body.id }), body);
 };
+
+/** What is there under the id that was asked for: new, or the same as before where a request came twice. */
+function newOrSame<Stored extends object>(added: boolean, current: Stored, asked: Partial<Stored> & { id: string }): Stored {
+  if (added || isSame(current as Partial<Stored> & { id: string }, asked)) return current;
+  const says = `must be new: ${asked.id} is there already, and is something else`;
+  throw new Refusal('taken', `id ${says}`, { fields: [{ field: 'id', says }], current });
+}
 
 /** The first string that cannot be of this set, in words; undefined where all can. */
 async function misfits(store: DataSource, { stringIds, family }: SetRow): Promise<string | undefined> {
@@ -61,11 +68,6 @@ async function misfits(store: DataSource, { stringIds, family }: SetRow): Promis
 
 async function requireLine(store: DataSource, id: string): Promise<void> {
   if (!(await store.getRepository(StringLineRow).existsBy({ id }))) throw refuseField('lineId', 'must be a line of the table');
-}
-
-async function refuseTaken(taken: Promise<boolean>): Promise<void> {
-  if (await taken)
-    throw new Refusal('taken', 'That id is already in the table.', { fields: [{ field: 'id', says: 'is already in the table' }] });
 }
 
 const refuseField = (field: string, says: string) => new Refusal('invalid', `${field} ${says}`, { fields: [{ field, says }] });

@@ -94,7 +94,10 @@ describe('the strings table', () => {
 
   it('takes a new string, and a set of it, once', async () => {
     expect((await bench.ask('POST', '/api/strings', plain({ id: 'house-12' }))).status).toBe(201);
-    expect((await bench.ask('POST', '/api/strings', plain({ id: 'house-12' }))).status).toBe(409);
+    expect((await bench.ask('POST', '/api/strings', plain({ id: 'house-12' }))).status).toBe(201); // sent again: the same
+    const other = await bench.ask('POST', '/api/strings', plain({ id: 'house-12', gaugeMm: 0.33 }));
+    expect(other.status).toBe(409);
+    expect(other.body.current.id).toBe('house-12');
     const set = {
       id: 'house-three',
       lineId: null,

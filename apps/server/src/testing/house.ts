@@ -1,13 +1,14 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import pg from 'pg';
-import { pino } from 'pino';
+import { pino, type Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { v4 as uuidV4, v7 as uuidV7 } from 'uuid';
 import { inject } from 'vitest';
 import type { JobSummary } from '@gold-peg/contract/jobs';
 import type { BenchEvent } from '@gold-peg/craft/worksheet';
 import { ensureDatabase } from '../../../../scripts/postgres/database.js';
+import { askForRebuild, rebuildWhereAsked } from '../bench-log/index.js';
 import { loadDemo } from '../demo/load-demo.js';
 import { openFeed } from '../feed/log-feed.js';
 import { buildApp } from '../http/index.js';
@@ -28,13 +29,12 @@ export interface TestHouse {
 
 export const DEMO_NOW = new Date('2026-05-26T09:00:00Z');
 
-export async function openHouse(databaseUrl?: string): Promise<TestHouse> {
+export async function openHouse(databaseUrl?: string, log: Logger = pino({ level: 'silent' })): Promise<TestHouse> {
   const url = databaseUrl ?? (await ensureDatabase(inject('clusterUrl'), `house_${uuidV4().replaceAll('-', '')}`));
   const store = await openStore(url);
   await fillTables(store);
   if (databaseUrl === undefined) await loadDemo(store, DEMO_NOW);
   const pool = new pg.Pool({ connectionString: url, max: 3 });
-  const log = pino({ level: 'silent' });
   const feed = openFeed(url, log);
   const server = createServer(buildApp({ store, pool, feed, log, sessionSecret: 'a secret of the tests', demo: true }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
@@ -52,6 +52,12 @@ export async function openHouse(databaseUrl?: string): Promise<TestHouse> {
       await store.destroy();
     },
   };
+}
+
+/** Makes all projections again from the log. */
+export async function rebuild(store: DataSource): Promise<number> {
+  await askForRebuild(store);
+  return rebuildWhereAsked(store, 3);
 }
 
 type Job = Pick<JobSummary, 'id'> & { instrument: { id: string } };

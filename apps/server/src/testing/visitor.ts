@@ -30,10 +30,12 @@ export class Visitor {
     });
     const set = response.headers.getSetCookie()[0];
     if (set !== undefined) this.cookie = set.split(';')[0] ?? '';
-    const text = await response.text();
+    const type = response.headers.get('content-type') ?? '';
+    if (type === 'text/event-stream') await response.body?.cancel(); // it would go on for ever
+    const text = response.bodyUsed ? '' : await response.text();
     return {
       status: response.status,
-      type: response.headers.get('content-type') ?? '',
+      type,
       body: text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : text,
     };
   }

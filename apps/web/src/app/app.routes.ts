@@ -43,5 +43,10 @@ export const routes: Routes = [
     title: 'Worksheet · Gold Peg',
     loadComponent: () => import('./worksheet/worksheet').then((place) => place.WorksheetPlace),
   },
+  {
+    path: 'set-aside',
+    title: 'Set aside · Gold Peg',
+    loadComponent: () => import('./set-aside/set-aside').then((place) => place.SetAside),
+  },
   { path: '**', title: 'Gold Peg', loadComponent: () => import('./frame/no-such-page').then((place) => place.NoSuchPage) },
 ];

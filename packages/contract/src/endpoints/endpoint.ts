@@ -1,16 +1,32 @@
 import type * as z from 'zod';
 import type { Role } from '../people/index.js';
 
-/** One row of the contract. `who` may be anyone, anyone signed in, or some roles. */
-export interface Endpoint {
-  method: 'GET' | 'POST' | 'PUT' | 'DELETE';
+/** Request header with the id of the person for whom a page asks. */
+export const PERSON_HEADER = 'x-person';
+
+interface Common {
   path: `/api/${string}`;
   room: string;
   summary: string;
+  /** Anyone, anyone signed in, or some roles. */
   who: 'anyone' | 'signed-in' | readonly Role[];
   params?: z.ZodObject;
   query?: z.ZodObject;
-  body?: z.ZodType;
-  reply: z.ZodType;
   status: 200 | 201;
 }
+
+export interface JsonEndpoint extends Common {
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE';
+  body?: z.ZodType;
+  reply: z.ZodType;
+}
+
+/** Answers with a paper, or with a stream that goes on. */
+export interface StreamEndpoint extends Common {
+  method: 'GET';
+  body?: undefined;
+  gives: 'application/pdf' | 'text/event-stream';
+}
+
+/** One row of the contract. */
+export type Endpoint = JsonEndpoint | StreamEndpoint;

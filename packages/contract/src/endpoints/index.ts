@@ -1,5 +1,15 @@
-export type { Endpoint } from './endpoint.js';
-export { ENDPOINTS, MOST_EVENTS } from './table.js';
-export { CUT_STRIP_PDF_PATH, FEED_PATH, feedMessage, TABLE_PDF_PATH, type FeedMessage } from './other-paths.js';
-export type { BodyOf, Call, EndpointName, ParamsOf, QueryOf, ReplyOf } from './table.js';
+export { PERSON_HEADER } from './endpoint.js';
+export type { Endpoint, JsonEndpoint, StreamEndpoint } from './endpoint.js';
+export { FEED_HEARTBEAT_MS, feedMessage, type FeedMessage } from './feed-message.js';
 export { openApi } from './open-api.js';
+export {
+  ENDPOINTS,
+  type BodyOf,
+  type Call,
+  type EndpointName,
+  type ParamsOf,
+  type QueryOf,
+  type ReplyOf,
+  type StreamName,
+} from './table.js';
+export { MOST_EVENTS } from './work.js';

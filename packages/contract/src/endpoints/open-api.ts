@@ -1,8 +1,6 @@
 import * as z from 'zod';
-import { PAPER_KINDS } from '../papers/index.js';
 import { problemSchema } from '../problems/index.js';
 import type { Endpoint } from './endpoint.js';
-import { CUT_STRIP_PDF_PATH, FEED_PATH, TABLE_PDF_PATH } from './other-paths.js';
 import { ENDPOINTS } from './table.js';
 
 const schemaOf = (schema: z.ZodType, io: 'input' | 'output') => {
@@ -17,34 +15,6 @@ export function openApi(): object {
     const path = endpoint.path.replace(/:(\w+)/g, '{$1}');
     paths[path] = { ...paths[path], [endpoint.method.toLowerCase()]: operation(name, endpoint) };
   }
-  paths[FEED_PATH] = {
-    get: {
-      operationId: 'feed',
-      tags: ['bench-log'],
-      summary: 'Changes of the log as they are committed (text/event-stream)',
-      responses: { 200: { description: 'A stream of events named "log"', content: { 'text/event-stream': {} } } },
-    },
-  };
-  paths[TABLE_PDF_PATH] = {
-    get: {
-      operationId: 'stringTablePdf',
-      tags: ['strings'],
-      summary: 'The strings table on paper, A4',
-      responses: { 200: { description: 'A PDF', content: { 'application/pdf': {} } } },
-    },
-  };
-  paths[CUT_STRIP_PDF_PATH.replace(':id', '{id}')] = {
-    get: {
-      operationId: 'cutStripPdf',
-      tags: ['jobs'],
-      summary: 'Cut marks of a job, true to scale with a check line, and a table of its windings',
-      parameters: [
-        { name: 'id', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } },
-        { name: 'paper', in: 'query', schema: { enum: PAPER_KINDS } },
-      ],
-      responses: { 200: { description: 'A PDF', content: { 'application/pdf': {} } } },
-    },
-  };
   return {
     openapi: '3.1.0',
     info: {
@@ -73,7 +43,7 @@ function operation(name: string, endpoint: Endpoint): object {
       ? {}
       : { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(endpoint.body, 'input') } } } }),
     responses: {
-      [endpoint.status]: { description: 'Done', content: { 'application/json': { schema: schemaOf(endpoint.reply, 'output') } } },
+      [endpoint.status]: { description: 'Done', content: contentOf(endpoint) },
       default: {
         description: 'A problem, RFC 9457',
         content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
@@ -81,6 +51,9 @@ function operation(name: string, endpoint: Endpoint): object {
     },
   };
 }
+
+const contentOf = (endpoint: Endpoint) =>
+  'gives' in endpoint ? { [endpoint.gives]: {} } : { 'application/json': { schema: schemaOf(endpoint.reply, 'output') } };
 
 const parameters = (schema: z.ZodObject | undefined, place: 'path' | 'query') =>
   Object.entries(schema?.shape ?? {}).map(([name, field]) => ({

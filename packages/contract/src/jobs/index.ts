@@ -5,7 +5,7 @@ import type { TimedStage } from '@gold-peg/craft/day';
 import { FAMILIES } from '@gold-peg/craft/strings';
 import { countedTurns, storedEvent, toCountedTurns } from '../bench-log/index.js';
 import { methodChoices } from '../methods/index.js';
-import { instant, longText, uuid } from '../quantity/index.js';
+import { instant, longText, newId, uuid, version } from '../quantity/index.js';
 import { instrumentSummary, passportSchema } from '../register/index.js';
 
 export const JOB_STATES = ['waiting', 'on-bench', 'handed-over'] as const;
@@ -20,6 +20,7 @@ export const timedStage: z.ZodType<TimedStage> = z.object({
 });
 
 export const jobDraft = z.strictObject({
+  id: newId,
   instrumentId: uuid,
   reason: longText(500),
   promisedAt: instant.nullable(),
@@ -49,6 +50,7 @@ export const worksheetSchema = z.object({
   people: z.array(z.object({ id: uuid, name: z.string() })).default([]),
   /** Ways of the house, in force where neither instrument nor technician chose. */
   house: methodChoices.default({}),
+  houseVersion: version.default(1),
   /** Turns counted at this instrument by anybody, and anywhere by the person who asks. */
   evidence: z.array(countedTurns).default([]),
   /** What stages took the person who asks, and anybody with this kind: newest first. */

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { handMeasures, methodChoices, slackSchool } from '../methods/index.js';
-import { uuid, words } from '../quantity/index.js';
+import { newId, uuid, version, words } from '../quantity/index.js';
 
 export const ROLES = ['owner', 'technician', 'counter'] as const;
 export type Role = (typeof ROLES)[number];
@@ -35,7 +35,16 @@ export const DEFAULT_PREFERENCES: Preferences = {
   methods: {},
 };
 
-export const personSchema = z.object({ id: uuid, name: z.string(), role: z.enum(ROLES), preferences: preferencesSchema });
+/** Changed preferences, with the version of the person that was read. */
+export const preferencesChange = z.strictObject({ version, preferences: preferencesSchema });
+
+export const personSchema = z.object({
+  id: uuid,
+  name: z.string(),
+  role: z.enum(ROLES),
+  preferences: preferencesSchema,
+  version: version.default(1),
+});
 export type Person = z.infer<typeof personSchema>;
 
 export const sessionSchema = z.object({
@@ -48,7 +57,13 @@ export type Session = z.infer<typeof sessionSchema>;
 
 export const signIn = z.strictObject({
   name: words('your name', 80),
-  passphrase: z.string({ error: 'must be text' }).min(1, { error: 'must not be empty' }).max(200),
+  passphrase: z
+    .string({ error: 'must be text' })
+    .min(1, { error: 'must not be empty' })
+    .max(200, { error: 'must have at most 200 characters' }),
 });
-export const passphraseChange = z.strictObject({ old: z.string().max(200), new: passphrase });
-export const personDraft = z.strictObject({ name: words('the name', 80), role: z.enum(ROLES), passphrase });
+export const passphraseChange = z.strictObject({
+  old: z.string({ error: 'must be text' }).max(200, { error: 'must have at most 200 characters' }),
+  new: passphrase,
+});
+export const personDraft = z.strictObject({ id: newId, name: words('the name', 80), role: z.enum(ROLES), passphrase });

@@ -3,7 +3,7 @@ import { DEFAULT_PREFERENCES, passphraseChange, personDraft, preferencesSchema, 
 
 const saysOf = (read: { success: boolean; error?: { issues: { message: string }[] } | undefined }) =>
   read.error?.issues.map(({ message }) => message).join('; ') ?? '';
-const draft = { name: 'Pip Sallow', role: 'technician', passphrase: 'wind it down and true' };
+const draft = { id: '01900000-0000-7000-8000-000000000001', name: 'Pip Sallow', role: 'technician', passphrase: 'wind it down and true' };
 
 describe('people at the door', () => {
   it('have a passphrase of twelve characters or more, wherever one is set', () => {

@@ -21,6 +21,7 @@ export const PROBLEM_TYPES = {
   'not-allowed': { title: 'Your role may not do this', status: 403 },
   'forged-request': { title: 'The request did not come from this page', status: 403 },
   unknown: { title: 'There is no such thing', status: 404 },
+  'another-person': { title: 'Somebody else is signed in', status: 409 },
   stale: { title: 'Somebody changed it meanwhile', status: 409 },
   taken: { title: 'That is taken', status: 409 },
   'too-often': { title: 'Too many tries', status: 429 },
@@ -33,7 +34,12 @@ export function problem(kind: ProblemType, detail: string, fields?: { field: str
   return { type: `/problems/${kind}`, ...PROBLEM_TYPES[kind], detail, ...(fields === undefined ? {} : { fields }) };
 }
 
-/** Says which field is at fault and why, one sentence for each issue. */
+/** Most faults that are told at once: who mends a hundred asks again. */
+export const MOST_FAULTS = 100;
+/** A name that somebody made up is told as far as it helps to find it. */
+const LONGEST_NAME = 80;
+
+/** Says which field is at fault and why, one sentence for each issue, up to a hundred. */
 export function invalidInput(error: z.ZodError, where = ''): Problem {
   const fields = issueFields(error).map(({ path, says }) => ({ field: [where, ...path].filter(Boolean).join('.') || 'body', says }));
   return problem('invalid', fields.map(({ field, says }) => `${field} ${says}`).join('; '), fields);
@@ -41,11 +47,15 @@ export function invalidInput(error: z.ZodError, where = ''): Problem {
 
 /** Every field at fault, by its path, and why. */
 export const issueFields = (error: z.ZodError): { path: string[]; says: string }[] =>
-  error.issues.flatMap((issue) => {
-    const path = issue.path.map(String);
-    const paths = issue.code === 'unrecognized_keys' ? issue.keys.map((key) => [...path, key]) : [path];
-    return paths.map((each) => ({ path: each, says: issueSays(issue) }));
-  });
+  error.issues
+    .slice(0, MOST_FAULTS)
+    .flatMap((issue) => {
+      const path = issue.path.map((part) => String(part).slice(0, LONGEST_NAME));
+      const keys = issue.code === 'unrecognized_keys' ? issue.keys.slice(0, MOST_FAULTS) : null;
+      const paths = keys === null ? [path] : keys.map((key) => [...path, key.slice(0, LONGEST_NAME)]);
+      return paths.map((each) => ({ path: each, says: issueSays(issue) }));
+    })
+    .slice(0, MOST_FAULTS);
 
 function issueSays(issue: z.core.$ZodIssue): string {
   if (issue.code === 'unrecognized_keys') return 'is not a field of this request';

@@ -57,5 +57,14 @@ export const words = (what: string, most: number) =>
 export const longText = (most: number) => z.string({ error: 'must be text' }).max(most, { error: `must have at most ${most} characters` });
 
 export const instant = z.iso.datetime({ offset: true, error: 'must be a date and time with its zone, such as 2026-05-28T17:30:00Z' });
-export const uuid = z.guid({ error: 'must be an id of the form xxxxxxxx-xxxx-xxxx-xxxx-xxxxxxxxxxxx' });
-export const uuidV7 = z.uuidv7({ error: 'must be a version 7 UUID, which the device makes' });
+const SMALL = { error: 'must be written in small letters: an id is compared letter by letter' };
+export const uuid = z.guid({ error: 'must be an id of the form xxxxxxxx-xxxx-xxxx-xxxx-xxxxxxxxxxxx' }).lowercase(SMALL);
+export const uuidV7 = z.uuidv7({ error: 'must be a version 7 UUID, which the device makes' }).lowercase(SMALL);
+/** Id of something new, made by who asks for it, so that the same request sent twice is the same thing once. */
+export const newId = uuid;
+
+/** The version that was read; the database counts to 2³¹ − 1. */
+export const version = z
+  .int({ error: 'must be the version that was read' })
+  .min(1, { error: 'must be the version that was read' })
+  .max(2 ** 31 - 1, { error: 'must be the version that was read: none is that high' });

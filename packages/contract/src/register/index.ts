@@ -6,6 +6,7 @@ export {
   instrumentDraft,
   instrumentSummary,
   methodsChange,
+  newOwner,
   ownerDraft,
   ownerSchema,
   passportSchema,

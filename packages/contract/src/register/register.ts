@@ -1,17 +1,17 @@
 import * as z from 'zod';
-import { scaleMm, uuid, words, longText } from '../quantity/index.js';
+import { longText, newId, scaleMm, uuid, version, words } from '../quantity/index.js';
 import { SCRAP_REASONS } from '@gold-peg/craft/worksheet';
 import { TOOL_KINDS } from '@gold-peg/craft/tools';
 import { found, loggedString, loggedTuning, measured, padsNoted } from '../bench-log/index.js';
 import { methodChoices } from '../methods/index.js';
 import { geometrySchema } from './geometry.js';
 
-const version = z.int({ error: 'must be the version that was read' }).min(1);
-
 export const ownerDraft = z.strictObject({
   name: words("the owner's name", 80),
   contact: longText(200),
 });
+/** A new owner. */
+export const newOwner = ownerDraft.extend({ id: newId });
 export const ownerSchema = ownerDraft.extend({ id: uuid, version, instrumentCount: z.int() });
 export type Owner = z.infer<typeof ownerSchema>;
 
@@ -70,6 +70,7 @@ export const passportSchema = instrumentSummary.extend({
 export type Passport = z.infer<typeof passportSchema>;
 
 export const instrumentDraft = z.strictObject({
+  id: newId,
   name: words('the name of the instrument', 80),
   archetypeId: z.string({ error: 'must be one of the kinds on the list' }).max(60),
   ownerId: uuid.nullable(),

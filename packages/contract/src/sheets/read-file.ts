@@ -3,7 +3,8 @@ import * as z from 'zod';
 import { fromCells } from './cells.js';
 import { COLUMNS, type FileFormat, type FileKind, type FileProblem } from '../files/index.js';
 import { keyOf, ROW_SCHEMA, type FiledRow } from './shapes.js';
-import { issueFields } from '../problems/index.js';
+import { jsonExtent } from '../extent/index.js';
+import { issueFields, MOST_FAULTS } from '../problems/index.js';
 
 export interface ReadFile<K extends FileKind> {
   /** Rows in the order of the file, each with its place; empty as soon as anything is wrong. */
@@ -19,14 +20,35 @@ const jsonFile = (kind: FileKind) =>
     rows: z.array(z.unknown(), { error: 'must be a list of rows' }),
   });
 
-/** Reads a whole file and finds everything that is wrong with it, row by row. Nothing is taken from a file that has a fault. */
+/** More than a workshop has of anything; a file that is larger is split. */
+const MOST_ROWS = 5000;
+const MOST_COLUMNS = 100;
+/** Values that a row may have on the average. */
+const VALUES_PER_ROW = 60;
+const DEEPEST = 8;
+/** After so many rows others have their turn. */
+const ROWS_AT_ONCE = 100;
+
+/** Reads a whole file and finds what is wrong with it, row by row, up to a hundred faults. Nothing is taken from a file that has one. */
 export function readFile<K extends FileKind>(kind: K, format: FileFormat, text: string): ReadFile<K> {
+  const reading = readInTurns(kind, format, text);
+  for (;;) {
+    const { done, value } = reading.next();
+    if (done === true) return value;
+  }
+}
+
+/** The same in short turns, for who has other things to do meanwhile. */
+export function* readInTurns<K extends FileKind>(kind: K, format: FileFormat, text: string): Generator<void, ReadFile<K>> {
   const raw = format === 'csv' ? readCsv(kind, text) : readJson(kind, text);
-  if (raw.problems.length > 0) return { rows: [], problems: raw.problems };
+  yield;
+  if (raw.problems.length > 0) return { rows: [], problems: raw.problems.slice(0, MOST_FAULTS) };
   const rows: ReadFile<K>['rows'] = [];
   const problems: FileProblem[] = [];
   const seen = new Map<string, number>();
   for (const { row, value } of raw.rows) {
+    if (row % ROWS_AT_ONCE === 0) yield;
+    if (problems.length >= MOST_FAULTS) break;
     const parsed = ROW_SCHEMA[kind].safeParse(value);
     if (!parsed.success) {
       problems.push(...issueFields(parsed.error).map(({ path, says }) => ({ row, column: columnOf(kind, format, path), says })));
@@ -38,8 +60,11 @@ export function readFile<K extends FileKind>(kind: K, format: FileFormat, text: 
     seen.set(key, row);
     rows.push({ row, value: parsed.data });
   }
-  return problems.length > 0 ? { rows: [], problems } : { rows, problems };
+  return problems.length > 0 ? { rows: [], problems: problems.slice(0, MOST_FAULTS) } : { rows, problems };
 }
+
+const tooMuch = (says: string): Raw => ({ rows: [], problems: [{ row: 0, column: 'file', says }] });
+const TOO_MANY_ROWS = `must have at most ${MOST_ROWS} rows: split the file`;
 
 interface Raw {
   rows: { row: number; value: unknown }[];
@@ -49,9 +74,16 @@ interface Raw {
 const HEADER_ROW = 1;
 
 function readCsv(kind: FileKind, text: string): Raw {
+  const widest = text.split('\n', MOST_ROWS + 2).reduce((most, line) => Math.max(most, line.split(',', MOST_COLUMNS + 1).length), 0);
+  if (widest > MOST_COLUMNS) return tooMuch(`must have at most ${MOST_COLUMNS} columns`);
   const columns = COLUMNS[kind];
   const names = columns.map(({ name }) => name);
-  const { data, errors, meta } = Papa.parse<Record<string, string>>(text.trim(), { header: true, skipEmptyLines: true });
+  const { data, errors, meta } = Papa.parse<Record<string, string>>(text.trim(), {
+    header: true,
+    skipEmptyLines: true,
+    preview: MOST_ROWS + 2, // with its first line, and one more to know that there are more
+  });
+  if (data.length > MOST_ROWS) return tooMuch(TOO_MANY_ROWS);
   const has = meta.fields ?? [];
   const header = [
     ...names.filter((name) => !has.includes(name)).map((name) => ({ row: HEADER_ROW, column: name, says: 'must be a column of the file' })),
@@ -72,6 +104,9 @@ function readCsv(kind: FileKind, text: string): Raw {
 }
 
 function readJson(kind: FileKind, text: string): Raw {
+  const { depth, values } = jsonExtent(text);
+  if (depth > DEEPEST) return tooMuch(`must not have more than ${DEEPEST} lists and objects inside one another`);
+  if (values > MOST_ROWS * VALUES_PER_ROW) return tooMuch(TOO_MANY_ROWS);
   let value: unknown;
   try {
     value = JSON.parse(text);
@@ -85,6 +120,7 @@ function readJson(kind: FileKind, text: string): Raw {
   if (!file.success) {
     return { rows: [], problems: issueFields(file.error).map(({ path, says }) => ({ row: 0, column: path.join('.') || 'file', says })) };
   }
+  if (file.data.rows.length > MOST_ROWS) return tooMuch(TOO_MANY_ROWS);
   return { rows: file.data.rows.map((each, index) => ({ row: index + 1, value: each })), problems: [] };
 }
 

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { SCRAP_REASONS } from '@gold-peg/craft/worksheet';
-import { longText, quantity } from '../quantity/index.js';
+import { longText, newId, quantity } from '../quantity/index.js';
 import { tableId } from '../strings/index.js';
 
 export const STOCK_KINDS = ['set', 'string'] as const;
@@ -57,7 +57,11 @@ const orderLine = z.strictObject({
     error: 'must be a whole number',
   }),
 });
-export const orderDraft = z.strictObject({ lines: z.array(orderLine).min(1, { error: 'must order at least one thing' }).max(200) });
+export const orderDraft = z.strictObject({
+  id: newId,
+  lines: z.array(orderLine).min(1, { error: 'must order at least one thing' }).max(200),
+});
+export type OrderDraft = z.infer<typeof orderDraft>;
 export type OrderLine = z.infer<typeof orderLine>;
 
 export const supplyOrder = z.object({

@@ -14,13 +14,12 @@ import {
   type TableString,
 } from '@gold-peg/craft/strings';
 import { fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
-import { gaugeMm, note, quantity, words } from '../quantity/index.js';
+import { gaugeMm, note, quantity, version, words } from '../quantity/index.js';
 
 /** Ids of tables that are kept by hand: readable, so that a file of them can be edited. */
 export const tableId = z
   .string({ error: 'must be an id' })
   .regex(/^[a-z0-9][a-z0-9_-]{1,99}$/, { error: 'must be an id of small letters, digits, - and _, such as electric-plain-10' });
-const version = z.int({ error: 'must be the version that was read' }).min(1);
 
 const coreMm = quantity({ from: 0.05, to: 3.8, unit: 'mm', because: 'a core is thinner than its string' });
 const massG = quantity({ from: 0.005, to: 200, unit: 'g', because: 'it is what a letter scale reads for an offcut' });
@@ -103,7 +102,10 @@ export type StoredSet = z.infer<typeof storedSet>;
 export const tuningRow = z.strictObject({
   id: tableId,
   name: words('the name of the tuning', 80),
-  families: z.array(z.enum(FAMILIES)).min(1, { error: 'must name at least one family' }),
+  families: z
+    .array(z.enum(FAMILIES))
+    .min(1, { error: 'must name at least one family' })
+    .max(FAMILIES.length, { error: `must name at most ${FAMILIES.length} families` }),
   notes: z.array(note).min(1, { error: 'must have at least one note' }).max(18, { error: 'must have at most 18 notes' }),
 });
 export type TuningRow = z.infer<typeof tuningRow>;

@@ -4,11 +4,13 @@ import type { StringTableFile } from '@gold-peg/contract/strings';
 import type { BenchEvent } from '@gold-peg/craft/worksheet';
 import Dexie, { type EntityTable } from 'dexie';
 
-/** An event made on this device. `waiting` until the server has committed it; `refused` with the reason, kept for people to read. */
+/** An event made on this device. `waiting` until the server has committed it; `refused` where it cannot be kept, set aside with the reason for people to see to. */
 export interface LocalEvent {
   id: string;
   jobId: string;
   personId: string;
+  /** Who made it, by name; left out by older pages. */
+  personName?: string;
   state: 'waiting' | 'stored' | 'refused';
   says: string | null;
   event: BenchEvent;

@@ -1,30 +1,50 @@
 import { TestBed } from '@angular/core/testing';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEFAULT_PREFERENCES } from '@gold-peg/contract/people';
-import { problem } from '@gold-peg/contract/problems';
+import { problem, type ProblemType } from '@gold-peg/contract/problems';
 import type { BenchEvent } from '@gold-peg/craft/worksheet';
+import { Api } from '../server/api';
 import { Session } from '../session/session';
 import { BenchDatabase } from './bench-database';
 import { BenchLog } from './bench-log';
 
 const job = { id: '01900000-0000-7000-8000-00000000000a', instrumentId: '01900000-0000-7000-8000-00000000000b' };
-const person = { id: '01900000-0000-7000-8000-00000000000c', name: 'P', role: 'technician' as const, preferences: DEFAULT_PREFERENCES };
+const person = {
+  id: '01900000-0000-7000-8000-00000000000c',
+  name: 'P',
+  role: 'technician' as const,
+  preferences: DEFAULT_PREFERENCES,
+  version: 1,
+};
 const strip = (string: number) => ({ kind: 'string-off' as const, string, payload: {} });
 
 /** A server at the far end of the wire: what it stored, and whether it answers. The wire is stood in for, nothing of ours is. */
 class FarEnd {
   away = false;
   refuse: string | null = null;
+  /** Id of an event at which the server fails, and how it says so. */
+  fails: { id: string; kind: ProblemType } | null = null;
+  /** Never answers, as a server that is stopped: only the page's own patience ends it. */
+  silent = false;
   date: string | null = null;
   readonly stored = new Map<string, BenchEvent>();
   readonly requests: number[] = [];
 
   readonly fetch = (_url: RequestInfo | URL, init?: RequestInit): Promise<Response> => {
+    if (this.silent) {
+      this.requests.push(0);
+      return new Promise((_, reject) => init?.signal?.addEventListener('abort', () => reject(new DOMException('', 'TimeoutError'))));
+    }
     if (this.away) return Promise.reject(new TypeError('Failed to fetch'));
     const { events = [] } = JSON.parse(String(init?.body ?? '{}')) as { events?: BenchEvent[] };
     this.requests.push(events.length);
     if (events.length > 1 && events.some(({ id }) => id === this.refuse))
       return Promise.resolve(answer(problem('invalid', 'events.1 cannot be right', []), 422));
+    const { fails } = this;
+    if (fails !== null && events.some(({ id }) => id === fails.id)) {
+      const said = problem(fails.kind, `the server says ${fails.kind}`);
+      return Promise.resolve(answer(said, said.status));
+    }
     const outcomes = events.map((event) => {
       const outcome = this.stored.has(event.id) ? 'already-stored' : event.id === this.refuse ? 'refused' : 'stored';
       if (outcome === 'stored') this.stored.set(event.id, event);
@@ -56,6 +76,7 @@ describe('the bench log on a device', () => {
     TestBed.resetTestingModule();
     database.close();
     vi.unstubAllGlobals();
+    vi.restoreAllMocks();
     localStorage.removeItem('gold-peg.clock-offset');
   });
 
@@ -102,8 +123,57 @@ describe('the bench log on a device', () => {
     await settled();
     expect(far.stored.size).toBe(2);
     expect(log.refused()).toMatchObject([{ id: far.refuse, says: 'string must be at most 4' }]);
-    await log.dismissRefused();
+    await log.throwAway(far.refuse);
     expect(log.refused()).toEqual([]);
+    expect(await database.events.get(far.refuse)).toBeUndefined();
+  });
+
+  it.each<ProblemType>(['failed', 'too-large', 'not-allowed'])(
+    'sets an event aside that is answered with %s, sends the others, and sends it again when asked to',
+    async (kind) => {
+      far.away = true;
+      await log.append(job, strip(1));
+      far.fails = { id: (await log.append(job, strip(2))).id, kind };
+      await log.append(job, strip(3));
+      far.away = false;
+      await settled();
+      expect([...far.stored.values()].map((event) => ('string' in event ? event.string : 0))).toEqual([1, 3]);
+      expect(log.refused()).toMatchObject([{ id: far.fails.id, says: `the server says ${kind}` }]);
+      expect(await database.events.get(far.fails.id)).toMatchObject({ state: 'refused', says: `the server says ${kind}` });
+      const { id } = far.fails;
+      far.fails = null;
+      await log.sendAgain(id);
+      await settled();
+      expect(log.refused()).toEqual([]);
+      expect(far.stored.has(id)).toBe(true);
+    },
+  );
+
+  it('gives a server that only failed, and at everything, time to get well', async () => {
+    far.away = true;
+    const { id } = await log.append(job, strip(1));
+    far.fails = { id, kind: 'failed' };
+    far.away = false;
+    await vi.waitFor(() => expect(far.requests.length).toBeGreaterThanOrEqual(1), { timeout: 6000 });
+    expect(log.refused()).toEqual([]);
+    far.fails = null;
+    await settled();
+    expect(far.stored.has(id)).toBe(true);
+  });
+
+  it('is not held up for ever by a server that never answers', async () => {
+    vi.spyOn(AbortSignal, 'timeout').mockImplementation(() => {
+      const patience = new AbortController();
+      setTimeout(() => patience.abort(), 100); // ten seconds, for who waits
+      return patience.signal;
+    });
+    far.silent = true;
+    await log.append(job, strip(6));
+    await vi.waitFor(() => expect(TestBed.inject(Api).away()).toBe(true), { timeout: 6000 });
+    await vi.waitFor(() => expect(far.requests.length).toBeGreaterThan(1), { timeout: 6000 }); // tried again
+    far.silent = false;
+    await settled();
+    expect(far.stored.size).toBe(1);
   });
 
   it('keeps the events of somebody else until they sign in on this device', async () => {

@@ -6,9 +6,9 @@ import { exhaustMap, filter, fromEvent, merge, Subject, switchMap, timer } from 
 import { v4 as uuidV4, v7 as uuidV7 } from 'uuid';
 import { Api } from '../server/api';
 import { LiveFeed } from '../server/live-feed';
-import { ServerProblem } from '../server/server-problem';
 import { Session } from '../session/session';
 import { BenchDatabase, type LocalEvent } from './bench-database';
+import { delivery, type Settled } from './delivery';
 import { HouseClock } from './house-clock';
 
 /** While something waits, the server is tried this often. */
@@ -28,6 +28,8 @@ export class BenchLog {
   private readonly session = inject(Session);
   private readonly clock = inject(HouseClock);
   private readonly wake = new Subject<void>();
+  /** How often the server failed at an event by itself. */
+  private readonly failures = new Map<string, number>();
   private readonly own = signal<readonly LocalEvent[]>([]);
 
   /** Events made on this device, whatever became of them. */
@@ -73,7 +75,8 @@ export class BenchLog {
       at: new Date(at).toISOString(),
       ...happening,
     } as BenchEvent;
-    const local: LocalEvent = { id: event.id, jobId: event.jobId, personId: event.personId, state: 'waiting', says: null, event };
+    const { id: personId, name: personName } = person;
+    const local: LocalEvent = { id: event.id, jobId: event.jobId, personId, personName, state: 'waiting', says: null, event };
     await this.database.events.add(local);
     this.own.update((events) => [...events, local]);
     this.wake.next();
@@ -88,17 +91,26 @@ export class BenchLog {
     this.own.update((events) => events.filter((event) => !gone.includes(event)));
   }
 
-  /** Puts refused events away, once somebody has read why. */
-  async dismissRefused(): Promise<void> {
-    await this.database.events.bulkDelete(this.refused().map(({ id }) => id));
-    this.own.update((events) => events.filter(({ state }) => state !== 'refused'));
+  /** Throws an event away that could not be kept, once somebody has read why. */
+  async throwAway(id: string): Promise<void> {
+    await this.database.events.delete(id);
+    this.own.update((events) => events.filter((event) => event.id !== id));
+  }
+
+  /** Sends an event that was set aside once more: what was in its way may be gone. */
+  async sendAgain(id: string): Promise<void> {
+    this.failures.delete(id);
+    await this.settle(new Map([[id, { state: 'waiting', says: null }]]));
+    this.wake.next();
   }
 
   /** Goes on until nothing is left to send, so that a step taken while another was under way does not wait for the timer. */
   private async send(): Promise<void> {
     await this.ready;
     for (let batch = this.nextBatch(); batch.length > 0; batch = this.nextBatch()) {
-      if (!(await this.tryToDeliver(batch))) return;
+      const { settled, goOn } = await delivery(batch, (events) => this.deliver(events), this.failures);
+      await this.settle(settled);
+      if (!goOn) return;
     }
   }
 
@@ -110,39 +122,13 @@ export class BenchLog {
       .slice(0, MOST_EVENTS);
   }
 
-  private async tryToDeliver(batch: readonly LocalEvent[]): Promise<boolean> {
-    try {
-      await this.deliver(batch);
-      return true;
-    } catch (error) {
-      if (error instanceof ServerProblem && error.kind === 'invalid') return this.deliverOneByOne(batch);
-      return false; // anything else passes: the events wait, and the timer tries again
-    }
-  }
-
-  private async deliver(batch: readonly LocalEvent[]): Promise<void> {
+  private async deliver(batch: readonly LocalEvent[]): Promise<Settled> {
     const { outcomes } = await this.api.call('appendEvents', { body: { events: batch.map(({ event }) => event) } });
-    await this.settle(
-      new Map(
-        outcomes.map(({ id, outcome, says }) => [id, { state: outcome === 'refused' ? ('refused' as const) : ('stored' as const), says }]),
-      ),
-    );
+    return new Map(outcomes.map(({ id, outcome, says }) => [id, { state: outcome === 'refused' ? 'refused' : 'stored', says }]));
   }
 
-  /** One event that cannot be right must not hold up the others. */
-  private async deliverOneByOne(batch: readonly LocalEvent[]): Promise<boolean> {
-    for (const local of batch) {
-      try {
-        await this.deliver([local]);
-      } catch (error) {
-        if (!(error instanceof ServerProblem) || error.kind !== 'invalid') return false;
-        await this.settle(new Map([[local.id, { state: 'refused', says: error.problem.detail }]]));
-      }
-    }
-    return true;
-  }
-
-  private async settle(outcomes: ReadonlyMap<string, Pick<LocalEvent, 'state' | 'says'>>): Promise<void> {
+  private async settle(outcomes: Settled): Promise<void> {
+    if (outcomes.size === 0) return;
     await this.database.transaction('rw', this.database.events, async () => {
       for (const [id, outcome] of outcomes) await this.database.events.update(id, outcome);
     });

@@ -16,7 +16,7 @@ function comparisonOn(neckId: string, index: number) {
   return compareOn(stringing, null);
 }
 const prefer = (change: Partial<Preferences>) =>
-  TestBed.inject(Session).person.set({ id: 'p', name: 'P', role: 'owner', preferences: { ...DEFAULT_PREFERENCES, ...change } });
+  TestBed.inject(Session).person.set({ id: 'p', name: 'P', role: 'owner', version: 1, preferences: { ...DEFAULT_PREFERENCES, ...change } });
 
 describe('lanes of two sets', () => {
   it('have one row for each string, numbered from the high side, each with its unit', async () => {

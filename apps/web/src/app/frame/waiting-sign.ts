@@ -1,27 +1,26 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { BenchLog } from '../bench-log/bench-log';
 import { Api } from '../server/api';
+import { Session } from '../session/session';
 
-/** Says quietly how many steps wait on this device, and loudly only what the server refused. */
+/** Says quietly what waits on this device, since when and for whom, and loudly only what could not be kept. */
 @Component({
   selector: 'peg-waiting-sign',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink],
   template: `
     <div role="status">
-      @if (away() || waiting() > 0) {
-        <span class="sign" data-testid="waiting">
-          @if (waiting() > 0) {
-            <b>{{ waiting() }}</b> {{ waiting() === 1 ? 'step waits' : 'steps wait' }} on this device
-          }
-          @if (away()) {
-            {{ waiting() > 0 ? '· ' : '' }}the server is away, work goes on
-          }
-        </span>
+      @if (says(); as words) {
+        <span class="sign" data-testid="waiting">{{ words }}</span>
       }
-      @if (refused().length > 0) {
+      @for (other of ofOthers(); track other) {
+        <span class="sign">{{ other }}</span>
+      }
+      @if (log.refused().length; as count) {
         <span class="sign refused">
-          {{ refused().length }} refused: {{ refused()[0]?.says }}
-          <button type="button" class="quiet" (click)="log.dismissRefused()">put away</button>
+          {{ count }} {{ count === 1 ? 'step' : 'steps' }} could not be kept: {{ log.refused()[0]?.says }}
+          <a class="quiet" routerLink="/set-aside">see to {{ count === 1 ? 'it' : 'them' }}</a>
         </span>
       }
     </div>
@@ -37,6 +36,7 @@ import { Api } from '../server/api';
       z-index: 10;
     }
     .sign {
+      max-width: 70ch;
       padding: var(--space-1) var(--space-3);
       border: 1px solid var(--line-strong);
       border-left: 5px solid var(--watch);
@@ -51,7 +51,26 @@ import { Api } from '../server/api';
 })
 export class WaitingSign {
   protected readonly log = inject(BenchLog);
-  protected readonly away = inject(Api).away;
-  protected readonly waiting = computed(() => this.log.waiting().length);
-  protected readonly refused = this.log.refused;
+  private readonly away = inject(Api).away;
+  private readonly session = inject(Session);
+
+  /** What waits of who is signed in, and whether the server answers; null where there is nothing to say. */
+  protected readonly says = computed(() => {
+    const own = this.log.waiting().filter(({ personId }) => personId === this.session.person()?.id);
+    const server = this.away() ? 'the server does not answer, work goes on' : 'the server answers, they are being sent';
+    if (own.length > 0) return `${steps(own.length)} on this device since ${TIME.format(new Date(own[0]?.event.at ?? 0))} · ${server}`;
+    return this.away() ? 'The server does not answer; work goes on.' : null;
+  });
+  /** What waits for somebody else to sign in here. */
+  protected readonly ofOthers = computed(() => {
+    const others = this.log.waiting().filter(({ personId }) => personId !== this.session.person()?.id);
+    const names = [...new Set(others.map(({ personName }) => personName ?? 'somebody else'))];
+    return names.map((name) => {
+      const count = others.filter(({ personName }) => (personName ?? 'somebody else') === name).length;
+      return `${steps(count)} until ${name} signs in on this device`;
+    });
+  });
 }
+
+const steps = (count: number) => `${count} ${count === 1 ? 'step waits' : 'steps wait'}`;
+const TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });

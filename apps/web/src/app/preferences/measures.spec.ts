@@ -8,7 +8,13 @@ import { Measures, say, turnsToQuarter } from './measures';
 describe('measures', () => {
   let measures: Measures;
   const prefer = (change: Partial<Preferences>) =>
-    TestBed.inject(Session).person.set({ id: 'p', name: 'P', role: 'owner', preferences: { ...DEFAULT_PREFERENCES, ...change } });
+    TestBed.inject(Session).person.set({
+      id: 'p',
+      name: 'P',
+      role: 'owner',
+      version: 1,
+      preferences: { ...DEFAULT_PREFERENCES, ...change },
+    });
 
   beforeEach(() => {
     measures = TestBed.inject(Measures);

@@ -1,16 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, resource, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { dequal } from 'dequal';
 import { MatSelectModule } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
 import { issueFields } from '@gold-peg/contract/problems';
-import { fromInstrument, geometrySchema, toInstrument, type Geometry } from '@gold-peg/contract/register';
+import { fromInstrument, geometrySchema, passportSchema, toInstrument, type Geometry, type Passport } from '@gold-peg/contract/register';
 import { measuredRow, withMeasuredPosts, type Side } from '@gold-peg/craft/instrument';
 import { fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
 import { Headstock, type MovedPost } from '../headstock/headstock';
 import { degrees } from '../preferences/measures';
 import { Session } from '../session/session';
 import { Api } from '../server/api';
+import { Keeper } from '../server/keeper';
 import { sayProblem } from '../server/server-problem';
+import { BothVersions } from '../ui/both-versions';
+import { differences } from '../ui/differences';
 import { MeasuredWidth } from '../ui/measured-width';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
@@ -38,7 +42,7 @@ type PostMeasure = (typeof COLUMNS)[number]['key'];
 @Component({
   selector: 'peg-headstock-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, Headstock, MatSelectModule, MeasuredWidth, PlaceHeader, RouterLink, Trouble],
+  imports: [BothVersions, FormsModule, Headstock, MatSelectModule, MeasuredWidth, PlaceHeader, RouterLink, Trouble],
   templateUrl: './headstock-page.html',
   styleUrl: './headstock-page.scss',
 })
@@ -82,7 +86,16 @@ export class HeadstockPage {
     const read = geometrySchema.safeParse(this.geometry());
     return read.success ? [] : issueFields(read.error).map(({ path, says }) => `${inWords(path)} ${says}`);
   });
-  protected readonly refused = signal<string | null>(null);
+  protected readonly keeper = new Keeper<Passport>((current) => passportSchema.parse(current));
+  /** Measures that somebody else changed meanwhile, beside those typed here. */
+  protected readonly clashes = computed(() => {
+    const now = this.keeper.now();
+    return now === null
+      ? []
+      : differences(now.geometry, this.geometry())
+          .filter(({ path }) => path[0] !== 'measured')
+          .map(({ path, ...both }) => ({ what: inWords(path), now: sayMeasure(both.now), typed: sayMeasure(both.typed) }));
+  });
 
   protected readonly posts = computed(() =>
     (this.geometry()?.strings ?? []).map(({ note, post }, index) => {
@@ -187,21 +200,27 @@ export class HeadstockPage {
   protected revert(): void {
     this.geometry.set(this.saved()?.geometry ?? null);
     this.settle();
-    this.refused.set(null);
+    this.keeper.forget();
   }
 
   protected async keep(): Promise<void> {
-    const [passport, geometry] = [this.saved(), this.geometry()];
-    if (passport === null || geometry === null) return;
-    try {
-      await this.api.call('changeGeometry', {
-        params: { id: passport.id },
-        body: { version: passport.version, geometry: { ...geometry, measured: true } },
-      });
-      await this.router.navigate(passport.openJobId === null ? ['/register', passport.id] : ['/worksheet', passport.openJobId, 'wind']);
-    } catch (error) {
-      this.refused.set(sayProblem(error));
-    }
+    const [read, geometry] = [this.saved(), this.geometry()];
+    if (read === null || geometry === null) return;
+    const kept = await this.keeper.keep({
+      read,
+      untouched: (now, before) => dequal(now.geometry, before.geometry),
+      send: ({ id, version }) =>
+        this.api.call('changeGeometry', { params: { id }, body: { version, geometry: { ...geometry, measured: true } } }),
+    });
+    if (kept !== null)
+      await this.router.navigate(kept.openJobId === null ? ['/register', kept.id] : ['/worksheet', kept.openJobId, 'wind']);
+  }
+
+  /** What was typed gives way to what stands now. */
+  protected take(): void {
+    const now = this.keeper.now();
+    if (now !== null) this.passport.set(now);
+    this.revert();
   }
 
   private edit(change: (geometry: Geometry) => Geometry): void {
@@ -209,6 +228,9 @@ export class HeadstockPage {
     if (geometry !== null) this.geometry.set(change(geometry));
   }
 }
+
+const sayMeasure = (value: unknown): string =>
+  typeof value === 'number' ? String(Number(value.toFixed(2))) : typeof value === 'string' ? value : '–';
 
 const tenth = (mm: number) => Math.round(mm * 10) / 10;
 const toStep = (mm: number) => Math.round(mm / STEP_MM) * STEP_MM;

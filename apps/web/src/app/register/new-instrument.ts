@@ -8,6 +8,7 @@ import { fromInstrument, instrumentDraft } from '@gold-peg/contract/register';
 import { ARCHETYPES, archetype, instrumentOf } from '@gold-peg/craft/archetypes';
 import type { Hand } from '@gold-peg/craft/instrument';
 import { Api } from '../server/api';
+import { NewThing } from '../server/new-thing';
 import { sayProblem, ServerProblem } from '../server/server-problem';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { Measures, say } from '../preferences/measures';
@@ -18,6 +19,8 @@ import { pictureOf } from './kind-picture';
 
 /** Height of the headstock picture. */
 const PICTURE_PX = 300;
+/** What is typed: the id comes when it is asked for. */
+const typedDraft = instrumentDraft.omit({ id: true });
 
 /** A new instrument from an archetype: typical geometry to start from until it has been measured. */
 @Component({
@@ -41,7 +44,9 @@ export class NewInstrument {
   protected readonly remark = signal('');
   protected readonly faults = signal<Readonly<Record<string, string>>>({});
   protected readonly fault = signal<string | null>(null);
-  protected readonly busy = signal(false);
+  private readonly newInstrument = new NewThing();
+  private readonly newOwner = new NewThing();
+  protected readonly busy = this.newInstrument.busy;
 
   private readonly owners = resource({ loader: () => this.api.call('listOwners', {}) });
   private readonly known = computed(() => (this.owners.hasValue() ? this.owners.value() : []));
@@ -84,25 +89,24 @@ export class NewInstrument {
       scaleMm: this.scaleMm(),
       remark: this.remark(),
     };
-    const read = instrumentDraft.safeParse(draft);
+    const read = typedDraft.safeParse(draft);
     if (!read.success) return this.show(new ServerProblem(invalidInput(read.error)));
-    this.busy.set(true);
     try {
-      const passport = await this.api.call('addInstrument', { body: { ...read.data, ownerId: await this.ownerId() } });
-      await this.router.navigate(['/register', passport.id]);
+      const passport = await this.newInstrument.make(async (id) =>
+        this.api.call('addInstrument', { body: { ...read.data, id, ownerId: await this.ownerId() } }),
+      );
+      if (passport !== null) await this.router.navigate(['/register', passport.id]);
     } catch (error) {
       this.show(error);
-    } finally {
-      this.busy.set(false);
     }
   }
 
   private async ownerId(): Promise<string | null> {
     const name = this.ownerName().trim();
     if (name === '') return null;
-    const owner = this.sameOwner() ?? (await this.api.call('addOwner', { body: { name, contact: '' } }));
+    const owner = this.sameOwner() ?? (await this.newOwner.make((id) => this.api.call('addOwner', { body: { id, name, contact: '' } })));
     this.owners.reload(); // a second try after a fault must find the owner it made
-    return owner.id;
+    return owner?.id ?? null;
   }
 
   private show(error: unknown): void {

@@ -1,14 +1,15 @@
-import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import type { Owner } from '@gold-peg/contract/register';
+import { ownerSchema, type Owner } from '@gold-peg/contract/register';
 import { Api } from '../server/api';
-import { sayProblem, ServerProblem } from '../server/server-problem';
+import { Keeper } from '../server/keeper';
+import { BothVersions } from '../ui/both-versions';
 
 /** Owners beside the instruments: pick one to see theirs, or change name and contact. */
 @Component({
   selector: 'peg-owners-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule],
+  imports: [BothVersions, FormsModule],
   templateUrl: './owners-panel.html',
   styleUrl: './owners-panel.scss',
 })
@@ -22,10 +23,19 @@ export class OwnersPanel {
   protected readonly editing = signal<Owner | null>(null);
   protected readonly name = signal('');
   protected readonly contact = signal('');
-  protected readonly fault = signal<string | null>(null);
+  protected readonly keeper = new Keeper<Owner>((current) => ownerSchema.parse(current));
+  /** What stands now where it is in the way, beside what is typed. */
+  protected readonly clashes = computed(() => {
+    const now = this.keeper.now();
+    if (now === null) return [];
+    return [
+      { what: 'Name', now: now.name, typed: this.name() },
+      { what: 'How to reach them', now: now.contact, typed: this.contact() },
+    ].filter((clash) => clash.now !== clash.typed);
+  });
 
   protected edit(owner: Owner): void {
-    this.fault.set(null);
+    this.keeper.forget();
     this.editing.set(owner);
     this.name.set(owner.name);
     this.contact.set(owner.contact);
@@ -34,17 +44,20 @@ export class OwnersPanel {
   protected async save(): Promise<void> {
     const owner = this.editing();
     if (owner === null) return;
-    try {
-      await this.api.call('changeOwner', {
-        params: { id: owner.id },
-        body: { version: owner.version, name: this.name().trim(), contact: this.contact().trim() },
-      });
-      this.editing.set(null);
-      this.changed.emit();
-    } catch (error) {
-      this.fault.set(sayProblem(error));
-      // what was typed stays; saving again replaces what somebody else wrote meanwhile, now that it was shown
-      if (error instanceof ServerProblem && error.kind === 'stale') this.editing.set(error.problem.current as Owner);
-    }
+    const typed = { name: this.name().trim(), contact: this.contact().trim() };
+    const kept = await this.keeper.keep({
+      read: owner,
+      untouched: (now, read) => now.name === read.name && now.contact === read.contact,
+      send: ({ id, version }) => this.api.call('changeOwner', { params: { id }, body: { version, ...typed } }),
+    });
+    if (kept === null) return;
+    this.editing.set(null);
+    this.changed.emit();
+  }
+
+  /** What was typed gives way to what stands now. */
+  protected take(): void {
+    const now = this.keeper.now();
+    if (now !== null) this.edit(now);
   }
 }

@@ -1,15 +1,16 @@
-import { ChangeDetectionStrategy, Component, inject, input, linkedSignal, output, resource, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, resource } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatSelectModule } from '@angular/material/select';
-import type { Passport } from '@gold-peg/contract/register';
+import { passportSchema, type Passport } from '@gold-peg/contract/register';
 import { Api } from '../server/api';
-import { sayProblem } from '../server/server-problem';
+import { Keeper } from '../server/keeper';
+import { BothVersions } from '../ui/both-versions';
 
 /** Name, owner and remark of an instrument. */
 @Component({
   selector: 'peg-passport-edit',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatSelectModule],
+  imports: [BothVersions, FormsModule, MatSelectModule],
   template: `
     <form (ngSubmit)="save()">
       <label for="edit-name">Name</label>
@@ -38,12 +39,15 @@ import { sayProblem } from '../server/server-problem';
         [ngModel]="remark()"
         (ngModelChange)="remark.set($event)"
       ></textarea>
-      @if (fault(); as says) {
+      @if (keeper.fault(); as says) {
         <p class="fault" role="alert">{{ says }}</p>
       }
-      <button type="submit" class="quiet">keep</button>
+      <button type="submit" class="quiet" [disabled]="keeper.busy()">keep</button>
       <button type="button" class="quiet" (click)="left.emit()">leave as it was</button>
     </form>
+    @if (clashes().length > 0) {
+      <peg-both-versions [clashes]="clashes()" (onTop)="save()" (taken)="take()" />
+    }
   `,
   styles: `
     form {
@@ -68,22 +72,40 @@ export class PassportEdit {
 
   private readonly api = inject(Api);
   protected readonly owners = resource({ loader: () => this.api.call('listOwners', {}) });
-  protected readonly name = linkedSignal(() => this.passport().name);
-  protected readonly ownerId = linkedSignal(() => this.passport().ownerId);
-  protected readonly remark = linkedSignal(() => this.passport().remark);
-  protected readonly fault = signal<string | null>(null);
+  protected readonly keeper = new Keeper<Passport>((current) => passportSchema.parse(current));
+  private readonly read = linkedSignal(() => this.passport());
+  protected readonly name = linkedSignal(() => this.read().name);
+  protected readonly ownerId = linkedSignal(() => this.read().ownerId);
+  protected readonly remark = linkedSignal(() => this.read().remark);
+  /** What stands now where it is in the way, beside what is typed. */
+  protected readonly clashes = computed(() => {
+    const now = this.keeper.now();
+    if (now === null) return [];
+    return [
+      { what: 'Name', now: now.name, typed: this.name() },
+      { what: 'Owner', now: now.ownerName ?? 'no owner', typed: this.ownerName() },
+      { what: 'Remark', now: now.remark, typed: this.remark() },
+    ].filter((clash) => clash.now !== clash.typed);
+  });
+  private readonly ownerName = computed(() => {
+    const owners = this.owners.hasValue() ? this.owners.value() : [];
+    return owners.find(({ id }) => id === this.ownerId())?.name ?? 'no owner';
+  });
 
-  /** A stale write is refused and says what is there now; what was typed stays in the form. */
   protected async save(): Promise<void> {
-    const { id, version } = this.passport();
-    try {
-      await this.api.call('changeInstrument', {
-        params: { id },
-        body: { version, name: this.name().trim(), ownerId: this.ownerId(), remark: this.remark().trim() },
-      });
-      this.changed.emit();
-    } catch (error) {
-      this.fault.set(sayProblem(error));
-    }
+    const typed = { name: this.name().trim(), ownerId: this.ownerId(), remark: this.remark().trim() };
+    const kept = await this.keeper.keep({
+      read: this.read(),
+      untouched: (now, read) => now.name === read.name && now.ownerId === read.ownerId && now.remark === read.remark,
+      send: ({ id, version }) => this.api.call('changeInstrument', { params: { id }, body: { version, ...typed } }),
+    });
+    if (kept !== null) this.changed.emit();
+  }
+
+  /** What was typed gives way to what stands now. */
+  protected take(): void {
+    const now = this.keeper.now();
+    if (now !== null) this.read.set(now);
+    this.keeper.forget();
   }
 }

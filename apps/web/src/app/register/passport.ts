@@ -8,6 +8,8 @@ import { nameTuning } from '@gold-peg/craft/tuning';
 import { Measures, say } from '../preferences/measures';
 import { sayLeft } from '../preferences/slack-words';
 import { Api } from '../server/api';
+import { NewThing } from '../server/new-thing';
+import { Session } from '../session/session';
 import { sayPromise } from '../today/promise-words';
 import { sayProblem } from '../server/server-problem';
 import { Fact } from '../ui/fact';
@@ -41,6 +43,9 @@ export class PassportPage {
     const error = this.passport.error();
     return error === undefined ? null : sayProblem(error.cause ?? error);
   });
+  protected readonly mayWork = inject(Session).mayWork;
+  private readonly newJob = new NewThing();
+  protected readonly busy = this.newJob.busy;
   protected readonly editing = signal(false);
   protected readonly fault = signal<string | null>(null);
   protected readonly reason = signal('');
@@ -106,8 +111,10 @@ export class PassportPage {
     this.fault.set(null);
     try {
       const promisedAt = this.promised() === '' ? null : new Date(this.promised()).toISOString();
-      const job = await this.api.call('takeIn', { body: { instrumentId: this.id(), reason: this.reason().trim(), promisedAt } });
-      await this.router.navigate(['/worksheet', job.id]);
+      const job = await this.newJob.make((id) =>
+        this.api.call('takeIn', { body: { id, instrumentId: this.id(), reason: this.reason().trim(), promisedAt } }),
+      );
+      if (job !== null) await this.router.navigate(['/worksheet', job.id]);
     } catch (error) {
       this.fault.set(sayProblem(error));
     }

@@ -99,7 +99,7 @@ describe('the client of the contract', () => {
 
   it('hands on what the server says of a field', async () => {
     replies = [{ status: 422, body: problem('invalid', 'name must not be empty', [{ field: 'name', says: 'must not be empty' }]) }];
-    const refused = await failure(api.call('addOwner', { body: { name: '', contact: '' } }));
+    const refused = await failure(api.call('addOwner', { body: { id: '01900000-0000-7000-8000-00000000000a', name: '', contact: '' } }));
     expect(refused).toMatchObject({ kind: 'invalid', away: false });
     expect(refused.problem.fields).toEqual([{ field: 'name', says: 'must not be empty' }]);
     expect(sayProblem(refused)).toBe('name must not be empty');

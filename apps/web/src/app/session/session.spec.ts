@@ -1,10 +1,17 @@
 import { TestBed } from '@angular/core/testing';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { DEFAULT_PREFERENCES } from '@gold-peg/contract/people';
+import { DEFAULT_PREFERENCES, type Preferences } from '@gold-peg/contract/people';
 import { problem } from '@gold-peg/contract/problems';
 import { Session } from './session';
 
-const person = { id: '01900000-0000-7000-8000-00000000000c', name: 'P', role: 'technician' as const, preferences: DEFAULT_PREFERENCES };
+const person = {
+  id: '01900000-0000-7000-8000-00000000000c',
+  name: 'P',
+  role: 'technician' as const,
+  preferences: DEFAULT_PREFERENCES,
+  version: 1,
+};
+const reply = (body: unknown, status: number) => new Response(JSON.stringify(body), { status });
 const answerOf = (who: typeof person | null) => ({ person: who, csrfToken: 't', demoSignIn: null });
 
 describe('the session', () => {
@@ -71,5 +78,30 @@ describe('the session', () => {
     TestBed.resetTestingModule();
     await session().ask();
     expect(session().preferences().pull).toBe('lbf');
+  });
+
+  it('sends what was preferred while the server was away, on top of what was changed elsewhere meanwhile', async () => {
+    answers(answerOf(person));
+    await session().ask();
+    away();
+    await session().prefer({ pull: 'lbf' });
+    TestBed.resetTestingModule();
+    const elsewhere = { ...person, version: 2, preferences: { ...DEFAULT_PREFERENCES, theme: 'evening' as const, pull: 'kgf' as const } };
+    const kept: unknown[] = [];
+    let stale = true;
+    vi.stubGlobal('fetch', (_url: string, init?: RequestInit) => {
+      if (init?.method !== 'PUT') return Promise.resolve(reply(answerOf(person), 200));
+      const body = JSON.parse(String(init.body)) as { version: number; preferences: Preferences };
+      kept.push(body);
+      const refusal = { ...problem('stale', 'changed elsewhere'), current: elsewhere };
+      const said = stale ? reply(refusal, 409) : reply({ ...elsewhere, ...body, version: 3 }, 200);
+      stale = false;
+      return Promise.resolve(said);
+    });
+    await session().ask();
+    await vi.waitFor(() => expect(kept).toHaveLength(2));
+    expect(kept[1]).toEqual({ version: 2, preferences: { ...DEFAULT_PREFERENCES, theme: 'evening', pull: 'lbf' } });
+    await vi.waitFor(() => expect(session().person()?.version).toBe(3));
+    expect(localStorage.getItem('gold-peg.preferences-waiting')).toBeNull();
   });
 });

@@ -102,6 +102,32 @@ describe('the table', () => {
   });
 });
 
+describe('a string that two people weigh', () => {
+  it('shows both weights, loses nothing that was typed, and keeps it on top when asked to', async () => {
+    const page = await BenchPage.open(TableView);
+    await page.type('Find', 'electric-nickel-46');
+    await page.press('.046');
+    await page.type('mass, g', '1.05');
+    await page.type('length, mm', '150');
+    const row = houseTable().strings.find(({ id }) => id === 'electric-nickel-46');
+    const theirs = { ...row, version: 2, weighed: { massG: 1.1, lengthMm: 160 } };
+    far.answer({ ...problem('stale', 'Somebody was quicker.'), current: theirs }, 409);
+    await page.press('Keep');
+    await page.until(() => {
+      expect(page.text).toMatch(/weighed\s*1\.1 g, 160 mm\s*1\.05 g, 150 mm/);
+    });
+    expect(page.field('mass, g').value).toBe('1.05');
+    expect(document.activeElement?.textContent).toContain('keep mine on top'); // so that Enter does
+    far.answer({ ...theirs, version: 3, weighed: { massG: 1.05, lengthMm: 150 } });
+    far.answer(houseTable());
+    await page.press('keep mine on top');
+    await page.until(() => {
+      expect(page.text).toContain('Kept.');
+    });
+    expect(far.sent[1]?.body).toMatchObject({ version: 2, weighed: { massG: 1.05, lengthMm: 150 } });
+  });
+});
+
 describe('another gauge of a line', () => {
   it('is added with the same make-up, unweighed and unmarked', async () => {
     const page = await BenchPage.open(TableView);
@@ -211,7 +237,7 @@ describe('the shelf', () => {
     await page.until(() => {
       expect(page.text).toContain('5 pieces on the way, in about 1 min');
     });
-    expect(far.sent[0]?.body).toEqual({ lines });
+    expect(far.sent[0]?.body).toEqual({ id: expect.stringMatching(/^[0-9a-f-]{36}$/) as string, lines });
   });
 
   it('takes a count down, and says which number cannot be', async () => {

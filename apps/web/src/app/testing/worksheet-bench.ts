@@ -22,6 +22,7 @@ export const person = {
   name: 'P',
   role: 'technician' as const,
   preferences: DEFAULT_PREFERENCES,
+  version: 1,
 };
 
 /** The built-in set of that id. @throws RangeError where there is none. */
@@ -95,6 +96,7 @@ export function worksheetFile({ kind = 'electric-in-line', current = null, setup
     events: events.map((event, index) => ({ event, seq: index + 1, storedAt: event.at })),
     people: [{ id: person.id, name: 'P' }],
     house,
+    houseVersion: 1,
     evidence: [],
     times: [],
   };

@@ -7,6 +7,7 @@ import type { StockKind } from '@gold-peg/contract/stock';
 import { printGauge } from '@gold-peg/craft/strings';
 import { filter, interval } from 'rxjs';
 import { Api } from '../../server/api';
+import { NewThing } from '../../server/new-thing';
 import { sayProblem } from '../../server/server-problem';
 import { Shelf } from '../../shelf/shelf';
 import { StringTable } from '../../string-table/string-table';
@@ -30,6 +31,8 @@ export class ShelfView {
   private readonly table = inject(StringTable);
   protected readonly shelf = inject(Shelf);
 
+  private readonly newOrder = new NewThing();
+  protected readonly ordering = this.newOrder.busy;
   protected readonly search = signal('');
   protected readonly onlyLow = signal(false);
   protected readonly fault = signal<string | null>(null);
@@ -89,8 +92,10 @@ export class ShelfView {
   protected async orderLow(): Promise<void> {
     this.fault.set(null);
     try {
-      await this.api.call('placeOrder', { body: { lines: this.toOrder() } });
-      await this.shelf.load();
+      await this.newOrder.make(async (id) => {
+        await this.api.call('placeOrder', { body: { id, lines: this.toOrder() } });
+        await this.shelf.load(); // what is on its way is not ordered again
+      });
     } catch (error) {
       this.fault.set(sayProblem(error));
     }

@@ -1,11 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { dequal } from 'dequal';
 import { MatSelectModule } from '@angular/material/select';
-import { asTableString, type StoredString, type StringRow } from '@gold-peg/contract/strings';
+import { asTableString, storedString, type StoredString, type StringRow } from '@gold-peg/contract/strings';
 import { MARKS, printGauge, stringProperties, type Mark } from '@gold-peg/craft/strings';
 import { fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
 import { Api } from '../../server/api';
-import { sayProblem, ServerProblem } from '../../server/server-problem';
+import { Keeper } from '../../server/keeper';
+import { sayProblem } from '../../server/server-problem';
+import { BothVersions } from '../../ui/both-versions';
 import { StringTable } from '../../string-table/string-table';
 
 const MM_PER_THOUSANDTH = 0.0254;
@@ -14,7 +17,7 @@ const MM_PER_THOUSANDTH = 0.0254;
 @Component({
   selector: 'peg-string-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatSelectModule],
+  imports: [BothVersions, FormsModule, MatSelectModule],
   template: `
     <h2>{{ gauge() }} · {{ lineName() }}</h2>
     <dl>
@@ -52,12 +55,15 @@ const MM_PER_THOUSANDTH = 0.0254;
           <mat-option [value]="each">{{ each }}</mat-option>
         }
       </mat-select>
-      @if (fault(); as says) {
+      @if (fault() ?? keeper.fault(); as says) {
         <p class="fault" role="alert">{{ says }}</p>
       }
-      <button type="submit" class="act">Keep</button>
+      <button type="submit" class="act" [disabled]="keeper.busy()">Keep</button>
       <p class="soft" role="status">{{ said() }}</p>
     </form>
+    @if (clashes().length > 0) {
+      <peg-both-versions [clashes]="clashes()" (onTop)="save()" (taken)="take()" />
+    }
     <form (ngSubmit)="addAnother()">
       <h3>Another gauge of this line</h3>
       <label for="another">thousandths of an inch</label>
@@ -114,9 +120,26 @@ export class StringCard {
   private readonly api = inject(Api);
   private readonly table = inject(StringTable);
   protected readonly marks = MARKS;
-  protected readonly massG = linkedSignal<number | null>(() => this.row().weighed?.massG ?? null);
-  protected readonly lengthMm = linkedSignal<number | null>(() => this.row().weighed?.lengthMm ?? null);
-  protected readonly mark = linkedSignal<Mark | null>(() => this.row().mark);
+  protected readonly keeper = new Keeper<StoredString>((current) => storedString.parse(current));
+  /** As it was when the card was opened: a table that is read again does not wipe what is typed. */
+  private readonly read = linkedSignal<string, StoredString>({ source: () => this.row().id, computation: () => untracked(this.row) });
+  protected readonly massG = linkedSignal<number | null>(() => this.read().weighed?.massG ?? null);
+  protected readonly lengthMm = linkedSignal<number | null>(() => this.read().weighed?.lengthMm ?? null);
+  protected readonly mark = linkedSignal<Mark | null>(() => this.read().mark);
+  private readonly typedRow = (row: StoredString): StoredString => {
+    const [massG, lengthMm] = [this.massG(), this.lengthMm()];
+    return { ...row, mark: this.mark(), weighed: massG === null || lengthMm === null ? null : { massG, lengthMm } };
+  };
+  /** What stands now where it is in the way, beside what is typed. */
+  protected readonly clashes = computed(() => {
+    const now = this.keeper.now();
+    if (now === null) return [];
+    const typed = this.typedRow(now);
+    return [
+      { what: 'weighed', now: sayWeighed(now), typed: sayWeighed(typed) },
+      { what: 'mark', now: now.mark ?? 'none', typed: typed.mark ?? 'none' },
+    ].filter((clash) => clash.now !== clash.typed);
+  });
   protected readonly fault = linkedSignal<StoredString, string | null>({ source: this.row, computation: () => null });
   protected readonly another = signal<number | null>(null);
   protected readonly anotherFault = signal<string | null>(null);
@@ -175,21 +198,25 @@ export class StringCard {
     const massG = this.massG();
     const lengthMm = this.lengthMm();
     if ((massG === null) !== (lengthMm === null)) return this.fault.set('Mass and length go together: give both, or neither.');
-    const { version, ...row } = this.row();
-    const body: StringRow & { version: number } = {
-      ...row,
-      version,
-      mark: this.mark(),
-      weighed: massG === null || lengthMm === null ? null : { massG, lengthMm },
-    };
-    try {
-      await this.api.call('changeString', { params: { id: row.id }, body });
-      await this.table.load();
-      this.said.set('Kept.');
-    } catch (error) {
-      this.fault.set(sayProblem(error));
-      // what was typed stays; the next try is against the row as it is now
-      if (error instanceof ServerProblem && error.kind === 'stale') await this.table.load();
-    }
+    this.fault.set(null);
+    const kept = await this.keeper.keep({
+      read: this.read(),
+      untouched: (now, read) => now.mark === read.mark && dequal(now.weighed, read.weighed),
+      send: (on) => this.api.call('changeString', { params: { id: on.id }, body: this.typedRow(on) }),
+    });
+    if (kept === null) return;
+    this.read.set(kept);
+    await this.table.load();
+    this.said.set('Kept.');
+  }
+
+  /** What was typed gives way to what stands now. */
+  protected async take(): Promise<void> {
+    const now = this.keeper.now();
+    if (now !== null) this.read.set(now);
+    this.keeper.forget();
+    await this.table.load();
   }
 }
+
+const sayWeighed = ({ weighed }: StoredString): string => (weighed === null ? 'not weighed' : `${weighed.massG} g, ${weighed.lengthMm} mm`);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatSelectModule } from '@angular/material/select';
-import { TABLE_PDF_PATH } from '@gold-peg/contract/endpoints';
+import { ENDPOINTS } from '@gold-peg/contract/endpoints';
 import { FAMILIES, type Family } from '@gold-peg/craft/strings';
 import { StringTable } from '../../string-table/string-table';
 import { MarkSwatch } from '../../ui/mark-swatch';
@@ -19,7 +19,7 @@ import { found, shownString } from './string-rows';
 export class TableView {
   private readonly table = inject(StringTable);
   protected readonly families = FAMILIES;
-  protected readonly pdfPath = TABLE_PDF_PATH;
+  protected readonly pdfPath = ENDPOINTS.stringTablePdf.path;
   protected readonly search = signal('');
   protected readonly family = signal<Family | 'all'>('all');
   protected readonly pickedId = signal<string | null>(null);

@@ -60,7 +60,7 @@ describe('the cut rule', () => {
 
   it('is marked in sixteenths of an inch for those who measure so', async () => {
     const session = TestBed.inject(Session);
-    session.person.set({ id: 'p', name: 'P', role: 'owner', preferences: { ...DEFAULT_PREFERENCES, lengths: 'in' } });
+    session.person.set({ id: 'p', name: 'P', role: 'owner', version: 1, preferences: { ...DEFAULT_PREFERENCES, lengths: 'in' } });
     await fixture.whenStable();
     expect(mark()?.getAttribute('aria-valuetext')).toMatch(/^2\.\d+ in past the post/);
     press('ArrowRight');

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
-import { CUT_STRIP_PDF_PATH } from '@gold-peg/contract/endpoints';
+import { ENDPOINTS } from '@gold-peg/contract/endpoints';
 import { drawCutStrip, PAPER_KINDS, PAPERS, stripRows, type Paper } from '@gold-peg/contract/papers';
 import type { WorksheetDesk } from '../desk/worksheet-desk';
 
@@ -99,5 +99,7 @@ export class CutStripDialog {
     const { tooLong } = this.sheet();
     return tooLong.length === 0 ? null : `The marks of string ${tooLong.join(', ')} lie beyond this paper: measure those with a rule.`;
   });
-  protected readonly pdf = computed(() => `${CUT_STRIP_PDF_PATH.replace(':id', this.desk.file()?.job.id ?? '')}?paper=${this.chosen()}`);
+  protected readonly pdf = computed(
+    () => `${ENDPOINTS.cutStripPdf.path.replace(':id', this.desk.file()?.job.id ?? '')}?paper=${this.chosen()}`,
+  );
 }

@@ -12,7 +12,7 @@ import { sayHeldUp } from './held-words';
   template: `<h2>Now</h2>
     <ng-content />
     @if (desk.closed()) {
-      <p>This job was handed over.</p>
+      <p>{{ desk.sheet().handedOver === null ? ONLY_LOOKING : 'This job was handed over.' }}</p>
     } @else if (left() === 0) {
       <p>All strings are {{ done() }}.</p>
       <button type="button" class="act" (click)="actions.markDone()"><span>On along the rule</span> <kbd>Space</kbd></button>
@@ -56,6 +56,7 @@ import { sayHeldUp } from './held-words';
   `,
 })
 export class NowPanel {
+  protected readonly ONLY_LOOKING = 'You are looking: steps are ticked by who works at the bench.';
   protected readonly desk = inject(WorksheetDesk);
   protected readonly actions = inject(BenchActions);
   private readonly measures = inject(Measures);

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import type { Geometry } from '@gold-peg/contract/register';
+import { passportSchema, type Geometry, type Passport } from '@gold-peg/contract/register';
 import { TIE_HOLES, tieHoleCount, type TieHoles } from '@gold-peg/craft/instrument';
+import { dequal } from 'dequal';
 import { Api } from '../../server/api';
-import { sayProblem } from '../../server/server-problem';
+import { Keeper } from '../../server/keeper';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 
 /** Facts of a bridge that change the work and are seen only at the bench: holes of a tie block, the cover of a tailpiece, a body that strings go through. Kept with the instrument. */
@@ -84,8 +85,10 @@ export class BridgeFacts {
   /** Typical string behind the saddle of each, mm. */
   protected readonly THROUGH = { anchor: 'through-body', behindSaddleMm: 25 } as const;
   protected readonly TOP = { anchor: 'top-load', behindSaddleMm: 12 } as const;
-  protected readonly busy = signal(false);
-  protected readonly trouble = signal<string | null>(null);
+  protected readonly keeper = new Keeper<Passport>((current) => passportSchema.parse(current));
+  protected readonly busy = this.keeper.busy;
+  private readonly says = signal<string | null>(null);
+  protected readonly trouble = computed(() => this.says() ?? this.keeper.fault());
 
   private readonly geometry = computed<Geometry | null>(() => this.desk.file()?.passport.geometry ?? null);
   protected readonly bridge = computed(() => this.geometry()?.bridge ?? null);
@@ -95,21 +98,22 @@ export class BridgeFacts {
     return TIE_HOLES.map((value: TieHoles) => ({ value, count: tieHoleCount(value, geometry.strings.length) }));
   });
 
+  /** A fact is put on whatever else was changed of the instrument meanwhile; where the bridge itself was, that is shown first. */
   protected async keep(change: Partial<Geometry['bridge']>): Promise<void> {
-    const [passport, geometry] = [this.desk.file()?.passport, this.geometry()];
-    if (passport === undefined || geometry === null) return;
-    this.busy.set(true);
-    this.trouble.set(null);
-    try {
-      await this.api.call('changeGeometry', {
-        params: { id: passport.id },
-        body: { version: passport.version, geometry: { ...geometry, bridge: { ...geometry.bridge, ...change } } },
-      });
-      await this.desk.readAgain();
-    } catch (error) {
-      this.trouble.set(sayProblem(error));
-    } finally {
-      this.busy.set(false);
-    }
+    const passport = this.desk.file()?.passport;
+    if (passport === undefined) return;
+    const kept = await this.keeper.keep({
+      read: passport,
+      untouched: (now, read) => dequal(now.geometry.bridge, read.geometry.bridge),
+      send: ({ id, version, geometry }) =>
+        this.api.call('changeGeometry', {
+          params: { id },
+          body: { version, geometry: { ...geometry, bridge: { ...geometry.bridge, ...change } } },
+        }),
+    });
+    if (kept === null && this.keeper.now() === null) return;
+    this.says.set(kept === null ? 'Somebody changed this bridge meanwhile: it is shown as it is now. Tick again what is different.' : null);
+    this.keeper.forget();
+    await this.desk.readAgain();
   }
 }

@@ -3,21 +3,31 @@ import { FormsModule } from '@angular/forms';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { invalidInput } from '@gold-peg/contract/problems';
 import { methodChoices } from '@gold-peg/contract/methods';
-import { METHOD_LAYERS, stringClass, type MethodChoices, type MethodLayer } from '@gold-peg/craft/methods';
+import { houseSchema, passportSchema, type House, type Passport } from '@gold-peg/contract/register';
+import { METHOD_LAYERS, stringClass, type MethodLayer } from '@gold-peg/craft/methods';
 import { Api } from '../../server/api';
-import { sayProblem } from '../../server/server-problem';
+import { Keeper } from '../../server/keeper';
+import { BothVersions } from '../../ui/both-versions';
 import { Session } from '../../session/session';
 import type { WorksheetDesk } from '../desk/worksheet-desk';
-import { choiceRows, LAYER_NAMES, numberRows, stringRows, turnRows, withChoice, withNumber, type ChoiceKey } from './ways-form';
+import { choiceRows, LAYER_NAMES, numberRows, stringRows, turnRows, wayIn, withWay, type ChoiceKey } from './ways-form';
 
 const AT_THE_POST: readonly ChoiceKey[] = ['plainFixing', 'woundFixing', 'softFixing', 'cutTime'];
 const OF_THE_RUN: readonly ChoiceKey[] = ['stripping', 'stringOrder', 'anchoring', 'stretching'];
+
+type Way = number | string | null;
+/** A way that somebody asked for, by the key of its row. */
+interface Asked {
+  layer: MethodLayer;
+  key: string;
+  value: Way;
+}
 
 /** The ways in force at this instrument, who chose them, and changing them in place. */
 @Component({
   selector: 'peg-ways-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatDialogModule],
+  imports: [BothVersions, FormsModule, MatDialogModule],
   templateUrl: './ways-dialog.html',
   styleUrl: './ways-dialog.scss',
 })
@@ -27,8 +37,7 @@ export class WaysDialog {
   private readonly session = inject(Session);
   protected readonly layers = METHOD_LAYERS;
   protected readonly layerNames = LAYER_NAMES;
-  protected readonly trouble = signal<string | null>(null);
-  protected readonly busy = signal(false);
+  private readonly refused = signal<string | null>(null);
 
   private readonly classes = computed(() => {
     const family = this.desk.instrument()?.family;
@@ -54,36 +63,76 @@ export class WaysDialog {
     return { instrument: role !== 'counter', technician: true, house: role === 'owner' };
   });
 
+  /** Keepers of what this dialog may change, and the change that somebody else was quicker at. */
+  private readonly ofInstrument = new Keeper<Passport>((current) => passportSchema.parse(current));
+  private readonly ofHouse = new Keeper<House>((current) => houseSchema.parse(current));
+  private readonly asked = signal<Asked | null>(null);
+  protected readonly busy = computed(() => this.ofInstrument.busy() || this.ofHouse.busy());
+  protected readonly trouble = computed(() => this.refused() ?? this.ofInstrument.fault() ?? this.ofHouse.fault());
+  protected readonly clashes = computed(() => {
+    const [asked, now] = [this.asked(), this.ofInstrument.now() ?? this.ofHouse.now()];
+    if (asked === null || now === null) return [];
+    const row = this.sections()
+      .flatMap(({ rows }) => rows)
+      .find(({ key }) => key === asked.key);
+    const say = (value: string | null) => row?.choices?.find((choice) => choice.value === value)?.words ?? value ?? '–';
+    return [
+      {
+        what: `${row?.label ?? asked.key}, ${LAYER_NAMES[asked.layer]}`,
+        now: say(wayIn(now.methods, asked.key)),
+        typed: say(asked.value === null ? null : String(asked.value)),
+      },
+    ];
+  });
+
   protected setNumber(layer: MethodLayer, key: string, typed: string): void {
-    const value = typed.trim() === '' ? null : Number(typed.replace(',', '.'));
-    void this.keep(layer, withNumber(this.desk.choices()[layer] ?? {}, key, value));
+    void this.keep({ layer, key, value: typed.trim() === '' ? null : Number(typed.replace(',', '.')) });
   }
 
   protected setChoice(layer: MethodLayer, key: string, value: string): void {
-    void this.keep(layer, withChoice(this.desk.choices()[layer] ?? {}, key as ChoiceKey, value === '' ? null : value));
+    void this.keep({ layer, key, value: value === '' ? null : value });
   }
 
-  private async keep(layer: MethodLayer, methods: MethodChoices): Promise<void> {
-    const read = methodChoices.safeParse(methods);
-    if (!read.success) return this.trouble.set(invalidInput(read.error).detail);
-    this.trouble.set(null);
-    this.busy.set(true);
-    try {
-      await this.send(layer, read.data);
-    } catch (error) {
-      this.trouble.set(sayProblem(error));
-    } finally {
-      this.busy.set(false);
-    }
+  protected async keepOnTop(): Promise<void> {
+    const asked = this.asked();
+    if (asked !== null) await this.keep(asked);
   }
 
-  private async send(layer: MethodLayer, methods: MethodChoices): Promise<void> {
-    const passport = this.desk.file()?.passport;
-    if (passport === undefined) return;
-    if (layer === 'technician') return this.session.prefer({ methods });
-    if (layer === 'instrument')
-      await this.api.call('changeMethods', { params: { id: passport.id }, body: { version: passport.version, methods } });
-    else await this.api.call('changeHouse', { body: { version: (await this.api.call('house', {})).version, methods } });
+  protected async takeAsItStands(): Promise<void> {
+    this.ofInstrument.forget();
+    this.ofHouse.forget();
     await this.desk.readAgain();
+  }
+
+  private async keep(asked: Asked): Promise<void> {
+    const { layer, key, value } = asked;
+    const read = methodChoices.safeParse(withWay(this.desk.choices()[layer] ?? {}, key, value));
+    this.refused.set(read.success ? null : invalidInput(read.error).detail);
+    if (!read.success) return;
+    this.asked.set(asked);
+    if (layer === 'technician') return this.session.prefer(({ methods }) => ({ methods: withWay(methods, key, value) }));
+    const kept = await (layer === 'instrument' ? this.keepAtInstrument(key, value) : this.keepAtHouse(key, value));
+    if (kept !== null) await this.desk.readAgain();
+  }
+
+  private async keepAtInstrument(key: string, value: Way): Promise<Passport | null> {
+    const read = this.desk.file()?.passport;
+    if (read === undefined) return null;
+    return this.ofInstrument.keep({
+      read,
+      untouched: (now, before) => wayIn(now.methods, key) === wayIn(before.methods, key),
+      send: ({ id, version, methods }) =>
+        this.api.call('changeMethods', { params: { id }, body: { version, methods: withWay(methods, key, value) } }),
+    });
+  }
+
+  private async keepAtHouse(key: string, value: Way): Promise<House | null> {
+    const file = this.desk.file();
+    if (file === null) return null;
+    return this.ofHouse.keep({
+      read: { version: file.houseVersion, methods: file.house },
+      untouched: (now, before) => wayIn(now.methods, key) === wayIn(before.methods, key),
+      send: ({ version, methods }) => this.api.call('changeHouse', { body: { version, methods: withWay(methods, key, value) } }),
+    });
   }
 }

@@ -106,36 +106,45 @@ export interface WayRow {
   choices: readonly { value: string; words: string }[] | null;
 }
 
-function layersOf(read: (choices: MethodChoices) => string | null, all: LayeredChoices): Pick<WayRow, 'layers' | 'from'> {
-  const layers = { instrument: read(all.instrument ?? {}), technician: read(all.technician ?? {}), house: read(all.house ?? {}) };
+/** What stands under the key of a row; null where nothing does. */
+export function wayIn(choices: MethodChoices, key: string): string | null {
+  const [what = '', of = ''] = key.split(' ');
+  const ways: Readonly<Record<string, unknown>> = {
+    ...choices,
+    turns: choices.turns?.[of as StringClass],
+    most: choices.mostTurns?.[of as StringClass],
+    'string-turns': choices.strings?.[of]?.turns,
+    'string-most': choices.strings?.[of]?.most,
+  };
+  const way = ways[what];
+  return typeof way === 'number' || typeof way === 'string' ? String(way) : null;
+}
+
+function layersOf(key: string, all: LayeredChoices): Pick<WayRow, 'layers' | 'from'> {
+  const read = (choices: MethodChoices = {}) => wayIn(choices, key);
+  const layers = { instrument: read(all.instrument), technician: read(all.technician), house: read(all.house) };
   return { layers, from: METHOD_LAYERS.find((layer) => layers[layer] !== null) ?? 'built-in' };
 }
 
-const rowOf = (
-  key: string,
-  label: string,
-  builtIn: string,
-  read: (choices: MethodChoices) => number | undefined,
-  all: LayeredChoices,
-): WayRow => ({
+const rowOf = (key: string, label: string, builtIn: string, all: LayeredChoices): WayRow => ({
   key,
   label,
   builtIn,
   choices: null,
-  ...layersOf((choices) => read(choices)?.toString() ?? null, all),
+  ...layersOf(key, all),
 });
 
 /** Turns of each class, and the most of them. */
 export const turnRows = (classes: readonly StringClass[], all: LayeredChoices): WayRow[] =>
   classes.flatMap((each) => [
-    rowOf(`turns ${each}`, CLASSES[each], String(BUILT_IN_TURNS[each].turns), ({ turns }) => turns?.[each], all),
-    rowOf(`most ${each}`, `${CLASSES[each]}, at most`, String(BUILT_IN_TURNS[each].mostTurns), ({ mostTurns }) => mostTurns?.[each], all),
+    rowOf(`turns ${each}`, CLASSES[each], String(BUILT_IN_TURNS[each].turns), all),
+    rowOf(`most ${each}`, `${CLASSES[each]}, at most`, String(BUILT_IN_TURNS[each].mostTurns), all),
   ]);
 
 /** Turns of one string by itself, and the most of them. */
 export const stringRows = (number: number, all: LayeredChoices): WayRow[] => [
-  rowOf(`string-turns ${number}`, `string ${number} alone`, 'by its class', ({ strings }) => strings?.[number]?.turns, all),
-  rowOf(`string-most ${number}`, `string ${number}, at most`, 'by its class', ({ strings }) => strings?.[number]?.most, all),
+  rowOf(`string-turns ${number}`, `string ${number} alone`, 'by its class', all),
+  rowOf(`string-most ${number}`, `string ${number}, at most`, 'by its class', all),
 ];
 
 /** Numbers at the post and at the bridge. */
@@ -147,7 +156,7 @@ export const NUMBERS = {
 } as const;
 export type NumberKey = keyof typeof NUMBERS;
 export const numberRows = (keys: readonly NumberKey[], all: LayeredChoices): WayRow[] =>
-  keys.map((key) => rowOf(key, NUMBERS[key].label, NUMBERS[key].builtIn, (choices) => choices[key], all));
+  keys.map((key) => rowOf(key, NUMBERS[key].label, NUMBERS[key].builtIn, all));
 
 export const choiceRows = (keys: readonly ChoiceKey[], all: LayeredChoices): WayRow[] =>
   keys.map((key) => {
@@ -158,7 +167,7 @@ export const choiceRows = (keys: readonly ChoiceKey[], all: LayeredChoices): Way
       label,
       builtIn: words[builtIn] ?? builtIn,
       choices: Object.entries(words).map(([value, says]) => ({ value, words: says })),
-      ...layersOf((choices) => choices[key] ?? null, all),
+      ...layersOf(key, all),
     };
   });
 
@@ -185,6 +194,11 @@ export function withNumber(choices: MethodChoices, key: string, value: number | 
 function changed<T extends object>(of: T | undefined, key: string, value: unknown): T {
   const rest = Object.fromEntries(Object.entries(of ?? {}).filter(([each]) => each !== key));
   return (value === null ? rest : { ...rest, [key]: value }) as T;
+}
+
+/** The choices with the way under the key of a row changed. */
+export function withWay(choices: MethodChoices, key: string, value: number | string | null): MethodChoices {
+  return key in CHOICES ? withChoice(choices, key as ChoiceKey, value as string | null) : withNumber(choices, key, value as number | null);
 }
 
 export function withChoice(choices: MethodChoices, key: ChoiceKey, value: string | null): MethodChoices {

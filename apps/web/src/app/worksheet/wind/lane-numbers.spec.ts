@@ -24,7 +24,13 @@ const benchOf = (id: string, index: number, longer = 0) => {
 describe('numbers of a lane at Wind', () => {
   let measures: Measures;
   const prefer = (change: Partial<Preferences>) =>
-    TestBed.inject(Session).person.set({ id: 'p', name: 'P', role: 'owner', preferences: { ...DEFAULT_PREFERENCES, ...change } });
+    TestBed.inject(Session).person.set({
+      id: 'p',
+      name: 'P',
+      role: 'owner',
+      version: 1,
+      preferences: { ...DEFAULT_PREFERENCES, ...change },
+    });
   const numbers = (id: string, index: number, leaves = 1, wound: AsWound | null = null) => {
     const { lane, plan } = benchOf(id, index);
     return laneNumbers(lane, { plan, wound, measures, leaves });

@@ -1,0 +1,75 @@
+import { afterNextRender, ChangeDetectionStrategy, Component, ElementRef, inject, input, output } from '@angular/core';
+
+/** One thing that two people changed: as it stands now, and as it was typed here. */
+export interface Clash {
+  what: string;
+  now: string;
+  typed: string;
+}
+
+/** Both versions of what somebody else changed meanwhile. Enter keeps what was typed on top. */
+@Component({
+  selector: 'peg-both-versions',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<section role="alert" aria-label="Somebody else changed this meanwhile">
+    <p><b>Somebody else changed this meanwhile.</b> What you typed is still here.</p>
+    <table>
+      <thead>
+        <tr>
+          <td></td>
+          <th scope="col">as it stands now</th>
+          <th scope="col">as you typed it</th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (clash of clashes(); track clash.what) {
+          <tr>
+            <th scope="row">{{ clash.what }}</th>
+            <td>{{ clash.now || '–' }}</td>
+            <td>{{ clash.typed || '–' }}</td>
+          </tr>
+        }
+      </tbody>
+    </table>
+    <button type="button" class="act" (click)="onTop.emit()"><span>keep mine on top</span> <kbd>Enter</kbd></button>
+    <button type="button" class="quiet" (click)="taken.emit()">take it as it stands now</button>
+  </section>`,
+  styles: `
+    section {
+      margin: var(--space-2) 0;
+      padding: var(--space-2) var(--space-3);
+      border-left: 5px solid var(--watch);
+      background: var(--paper-bright);
+    }
+    p {
+      margin: 0 0 var(--space-1);
+    }
+    table {
+      width: 100%;
+      margin-bottom: var(--space-2);
+      border-collapse: collapse;
+    }
+    th,
+    td {
+      padding: 3px 8px 3px 0;
+      border-bottom: 1px solid var(--line);
+      font-size: 15px;
+      text-align: left;
+      vertical-align: top;
+    }
+    th {
+      color: var(--ink-soft);
+      font-weight: 400;
+    }
+  `,
+})
+export class BothVersions {
+  readonly clashes = input.required<readonly Clash[]>();
+  readonly onTop = output();
+  readonly taken = output();
+
+  constructor() {
+    const element = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    afterNextRender(() => element.querySelector<HTMLElement>('.act')?.focus());
+  }
+}
