@@ -40,6 +40,15 @@ export class Workshop {
     this.child = null;
   }
 
+  /** The server is there, and answers nothing until it goes on. */
+  hold(): void {
+    this.child?.kill('SIGSTOP');
+  }
+
+  letGoOn(): void {
+    this.child?.kill('SIGCONT');
+  }
+
   /** The database loses its power, and gets it back. */
   crashDatabase(): void {
     this.cluster.crash();

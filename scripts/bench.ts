@@ -1,6 +1,7 @@
 import { build } from './build.js';
 import { bundleSizes } from './bench/bundle-sizes.js';
 import { coreRates } from './bench/core-rates.js';
+import { largeHouse, sayLarge } from './bench/large/large.js';
 import { openingTimes } from './bench/opening-times.js';
 
 const root = new URL('..', import.meta.url).pathname;
@@ -8,6 +9,7 @@ const root = new URL('..', import.meta.url).pathname;
 /** Figures, not verdicts: what this machine does today. */
 async function main(): Promise<void> {
   build(root);
+  if (process.argv.includes('--large')) return console.log(sayLarge(await largeHouse(root)));
   console.log('\nCore, calculations per second (median of five runs)');
   for (const { name, perSecond } of coreRates())
     console.log(`  ${name.padEnd(52)} ${Math.round(perSecond).toLocaleString('en-GB').padStart(12)}`);

@@ -9,6 +9,8 @@ import { loadDemo } from './demo/load-demo.js';
 import { openFeed } from './feed/log-feed.js';
 import { buildApp } from './http/index.js';
 import { insertPerson } from './people/person.js';
+import { receiveDeliveries } from './stock/orders.js';
+import { simulatedSupplier } from './stock/supplier.js';
 import { openStore, PersonRow, sharedSecret } from './store/index.js';
 import { fillTables } from './strings/fill-tables.js';
 
@@ -18,6 +20,9 @@ const USAGE = `usage: node dist/main.js COMMAND
   demo                  load the demo into an empty house
   first-owner NAME      make the first person of an empty house and print a passphrase
   rebuild-projections   make current strings, setups and job states again from the log`;
+
+/** So often it is looked whether something has come from the supplier. */
+const DELIVERIES_MS = 5000;
 
 const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
 
@@ -75,11 +80,17 @@ async function serve(): Promise<void> {
     console.log(`listening on http://127.0.0.1:${(server.address() as AddressInfo).port}`);
   });
   const stop = () => {
+    clearInterval(deliveries);
     server.closeAllConnections();
     server.close(() => void Promise.allSettled([feed.stop(), pool.end(), store.destroy()]).then(() => process.exit(0)));
   };
   process.once('SIGINT', stop);
   process.once('SIGTERM', stop);
+  const deliveries = setInterval(() => {
+    receiveDeliveries(store, simulatedSupplier, new Date()).catch((error: unknown) =>
+      log.warn({ err: error }, 'no delivery could be taken in'),
+    );
+  }, DELIVERIES_MS);
   // what a new table has to know of the log is folded beside the work; it goes on at the next start where this one ends before
   rebuildWhereAsked(store).catch((error: unknown) => log.error({ err: error }, 'projections could not be made again'));
 }
@@ -118,6 +129,8 @@ function fail(error: unknown): never {
   process.exit(1);
 }
 
+const UNREACHABLE = new Set(['ECONNREFUSED', 'ECONNRESET', 'ENOTFOUND', 'ETIMEDOUT', 'EAI_AGAIN', 'EHOSTUNREACH']);
+
 /** One sentence for the terminal; the stack goes to the log where somebody asked for one. */
 function sayFailure(error: unknown): string {
   log.debug({ err: error }, 'failed');
@@ -125,5 +138,5 @@ function sayFailure(error: unknown): string {
   const why = causes.map((cause) => (cause instanceof Error ? cause.message : String(cause))).join('; ');
   const { code } = (causes[0] ?? {}) as { code?: string };
   if (code === 'EADDRINUSE') return `The port that PORT names is taken: ${why}`;
-  return code?.startsWith('E') === true ? `The database that DATABASE_URL names cannot be reached: ${why}` : why;
+  return UNREACHABLE.has(code ?? '') ? `The database that DATABASE_URL names cannot be reached: ${why}` : why;
 }

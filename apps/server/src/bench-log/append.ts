@@ -15,10 +15,13 @@ const LOG_LOCK = 7_140_001;
 /** Waits for the turn of this transaction at the log. */
 export const takeTurnAtLog = (tx: EntityManager) => tx.query('SELECT pg_advisory_xact_lock($1)', [LOG_LOCK]);
 
+/** A device may be a day ahead, for want of a time zone; it may be behind as long as it was away. */
+const A_DAY_MS = 24 * 3_600_000;
+
 /** What stands in the database when a batch comes: read at once, however many events there are. */
 interface Known {
   jobs: ReadonlyMap<string, JobRow>;
-  events: Map<string, { event: BenchEvent; seq: number | null }>;
+  events: Map<string, { event: object; seq: number | null }>;
 }
 
 /**
@@ -58,7 +61,7 @@ async function readKnown(tx: EntityManager, events: readonly BenchEvent[]): Prom
   };
 }
 
-const whyTaken = (before: BenchEvent, event: BenchEvent): string | null =>
+const whyTaken = (before: object, event: BenchEvent): string | null =>
   isDeepStrictEqual(before, event) ? null : 'id must be new: another event already has it';
 
 /** Why an event cannot be stored, in one sentence; null where it can. */
@@ -66,6 +69,7 @@ async function faultOf(tx: EntityManager, event: BenchEvent, { jobs }: Known, pe
   if (personId !== null && event.personId !== personId) return 'personId must be the person signed in: each event bears its own';
   const job = jobs.get(event.jobId);
   if (job === undefined) return 'jobId must be a job of this house';
+  if (Date.parse(event.at) > Date.now() + A_DAY_MS) return 'at must not be more than a day ahead: set the clock of the device right';
   if (job.instrumentId !== event.instrumentId) return 'instrumentId must be the instrument of the job';
   if (event.kind === 'undone' && job.state === 'handed-over' && (await opensAgain(tx, event.payload.eventId))) {
     await holdInstrument(tx, job.instrumentId);
@@ -88,7 +92,8 @@ async function tellAndProject(tx: EntityManager, events: readonly BenchEvent[], 
   const touched = new Map<string, FeedMessage>();
   for (const { id, jobId, instrumentId } of events) touched.set(jobId, { jobId, instrumentId, seq: seqs.get(id) ?? 0 });
   for (const message of touched.values()) {
-    await projectJob(tx, message.jobId);
+    const news = events.filter(({ jobId }) => jobId === message.jobId).map(({ kind }) => kind);
+    await projectJob(tx, message.jobId, news);
     await tx.query('SELECT pg_notify($1, $2)', [LOG_CHANNEL, JSON.stringify(message)]);
   }
 }

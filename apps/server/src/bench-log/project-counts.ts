@@ -1,7 +1,7 @@
-import { In, type DataSource, type EntityManager } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import type { CountedTurnsRow } from '@gold-peg/contract/bench-log';
-import type { Worksheet } from '@gold-peg/craft/worksheet';
-import { InstrumentRow, PersonRow, TurnsCountedRow } from '../store/index.js';
+import type { CountedPayload, Worksheet } from '@gold-peg/craft/worksheet';
+import { TurnsCountedRow } from '../store/index.js';
 
 /** Writes what the log says about turns counted in one job. */
 export async function projectCounts(tx: EntityManager, jobId: string, sheet: Worksheet): Promise<void> {
@@ -26,18 +26,18 @@ export async function projectCounts(tx: EntityManager, jobId: string, sheet: Wor
 /** Most counts that bear on one worksheet: the newest, since posts are exchanged and hands learn. */
 const MOST_COUNTS = 300;
 
+type Counted = CountedTurnsRow & { counted: CountedPayload; at: Date };
+
 /** Counts at an instrument, by anybody, and by a person, anywhere: what tells the one from the other. Newest first. */
 export async function countsFor(store: DataSource, instrumentId: string, personId: string): Promise<CountedTurnsRow[]> {
-  const rows = await store
-    .getRepository(TurnsCountedRow)
-    .find({ where: [{ instrumentId }, { personId }], order: { at: 'DESC', string: 'ASC' }, take: MOST_COUNTS });
-  const people = await store.getRepository(PersonRow).findBy({ id: In(rows.map((row) => row.personId)) });
-  const instruments = await store.getRepository(InstrumentRow).findBy({ id: In(rows.map((row) => row.instrumentId)) });
-  return rows.map(({ counted, at, ...row }) => ({
-    ...row,
-    ...counted,
-    at: at.toISOString(),
-    personName: people.find(({ id }) => id === row.personId)?.name ?? '',
-    instrumentName: instruments.find(({ id }) => id === row.instrumentId)?.name ?? '',
-  }));
+  const newest = (which: string) => `(SELECT * FROM turns_counted WHERE ${which} ORDER BY at DESC LIMIT ${MOST_COUNTS})`;
+  const rows: Counted[] = await store.query(
+    `SELECT c.job_id AS "jobId", c.string, c.instrument_id AS "instrumentId", c.person_id AS "personId", c.at, c.counted,
+       p.name AS "personName", i.name AS "instrumentName"
+     FROM (${newest('instrument_id = $1')} UNION ${newest('person_id = $2')}) c
+     JOIN person p ON p.id = c.person_id JOIN instrument i ON i.id = c.instrument_id
+     ORDER BY c.at DESC, c.string LIMIT ${MOST_COUNTS}`,
+    [instrumentId, personId],
+  );
+  return rows.map(({ counted, at, ...row }) => ({ ...row, ...counted, at: at.toISOString() }));
 }

@@ -1,23 +1,30 @@
 import { LessThan, MoreThan, type EntityManager } from 'typeorm';
-import { currentStage, foldWorksheet, setupOf, type Worksheet } from '@gold-peg/craft/worksheet';
+import { currentStage, foldWorksheet, setupOf, type BenchEventKind, type Worksheet } from '@gold-peg/craft/worksheet';
 import { projectUse } from '../stock/project-use.js';
 import { CurrentStringRow, JobRow, PersonRow, SetupRow } from '../store/index.js';
 import { projectCounts } from './project-counts.js';
 import { projectTimes } from './project-times.js';
 import { readEvents } from './read-events.js';
 
-/** Writes what the log says about one job: its state, the setup it left, and the current strings of its instrument. */
-export async function projectJob(tx: EntityManager, jobId: string): Promise<void> {
+/** Kinds that change what a job takes from the shelf, and what was counted on its posts. */
+const OF_THE_SHELF: ReadonlySet<string> = new Set(['set-chosen', 'laid-out', 'wound', 'scrapped', 'handed-over', 'undone']);
+const OF_THE_POSTS: ReadonlySet<string> = new Set(['turns-counted', 'wound', 'scrapped', 'undone']);
+
+/**
+ * Writes what the log says about one job: its state, the setup it left, and the current strings of its instrument. `news`: kinds that were just added, where all
+ * before them was written already; what they cannot change is left alone.
+ */
+export async function projectJob(tx: EntityManager, jobId: string, news?: readonly BenchEventKind[]): Promise<void> {
   const job = await tx.findOneOrFail(JobRow, { where: { id: jobId }, relations: { instrument: true } });
   const sheet = await sheetOf(tx, jobId, job);
-  await tx.update(
-    JobRow,
-    { id: jobId },
-    { state: stateOf(sheet), stage: currentStage(sheet), setName: sheet.chosen?.payload.name ?? null },
-  );
+  const now = { state: stateOf(sheet), stage: currentStage(sheet), setName: sheet.chosen?.payload.name ?? null };
+  await tx.update(JobRow, { id: jobId }, now);
+  const touches = (kinds: ReadonlySet<string>) => news === undefined || news.some((kind) => kinds.has(kind));
+  if (touches(OF_THE_SHELF)) await projectUse(tx, job.id, sheet);
+  if (touches(OF_THE_POSTS)) await projectCounts(tx, job.id, sheet);
+  // a job that lies on the bench, and did so before, has left nothing yet
+  if (news !== undefined && now.state !== 'handed-over' && job.state !== 'handed-over') return;
   await projectSetup(tx, job, sheet);
-  await projectUse(tx, job.id, sheet);
-  await projectCounts(tx, job.id, sheet);
   await projectTimes(tx, job, sheet);
   await projectCurrentStrings(tx, job.instrumentId);
 }

@@ -1,3 +1,4 @@
+import { MOST_EVENTS_READ } from '@gold-peg/contract/endpoints';
 import { signedIn, type Handler } from '../http/handler.js';
 import { Refusal } from '../http/refusal.js';
 import { JobRow } from '../store/index.js';
@@ -11,5 +12,6 @@ export const appendEvents: Handler<'appendEvents'> = async (asked) => ({
 export const jobEvents: Handler<'jobEvents'> = async ({ store, params, query }) => {
   const known = await store.getRepository(JobRow).existsBy({ id: params.id });
   if (!known) throw new Refusal('unknown', 'There is no job with that id.');
-  return { events: await readEvents(store, params.id, query.after) };
+  const events = await readEvents(store, params.id, query.after, MOST_EVENTS_READ);
+  return { events, more: events.length === MOST_EVENTS_READ };
 };

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { benchEvent } from '@gold-peg/contract/bench-log';
 import { setupSchema } from '@gold-peg/contract/register';
+import type { BenchEvent } from '@gold-peg/craft/worksheet';
 import { BenchEventRow, CurrentStringRow, InstrumentRow, JobRow, SetupRow } from '../store/index.js';
 import { DEMO_NOW, openHouse, type TestHouse } from '../testing/house.js';
 import { loadDemo, whileOpen } from './load-demo.js';
@@ -43,7 +44,7 @@ describe('the demo workshop', () => {
 
   it('has ids that lie in the order in which things happened, two years back', async () => {
     const rows = await house.store.getRepository(BenchEventRow).find({ order: { id: 'ASC' } });
-    const times = rows.map(({ event }) => Date.parse(event.at));
+    const times = rows.map(({ event }) => Date.parse((event as BenchEvent).at));
     expect(times).toEqual([...times].sort((a, b) => a - b));
     const oldest = (DEMO_NOW.getTime() - (times[0] ?? 0)) / 86_400_000;
     expect(oldest).toBeGreaterThan(600);

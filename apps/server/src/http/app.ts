@@ -18,6 +18,7 @@ import { readBody } from './read-body.js';
 import { routes } from './routes.js';
 import { passphraseLimit, signInLimits } from './sign-in-limit.js';
 import { styleNonce, webPages } from './web-pages.js';
+import { touchedNowAndThen } from './session-touch.js';
 import { whoAsks } from '../people/who-asks.js';
 
 export interface AppParts {
@@ -65,6 +66,7 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
   if (webFolder !== undefined) app.use(webPages(webFolder));
 
   const PgStore = connectPgSimple(session);
+  const sessions = new PgStore({ pool, tableName: 'session', errorLog: (...what) => log.warn({ what }, 'session store') });
   const api = express.Router();
   api.use((_request, response, next) => {
     response.setHeader('cache-control', 'no-store'); // data and papers are the house's
@@ -75,7 +77,7 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
     session({
       name: 'gold-peg',
       secret: sessionSecret,
-      store: new PgStore({ pool, tableName: 'session', errorLog: (...what) => log.warn({ what }, 'session store') }),
+      store: touchedNowAndThen(sessions),
       resave: false,
       saveUninitialized: false,
       rolling: true,

@@ -1,5 +1,7 @@
-import { In, Not } from 'typeorm';
+import { Not } from 'typeorm';
 import type { JobSummary, WorksheetFile } from '@gold-peg/contract/jobs';
+import { MOST_EVENTS_READ } from '@gold-peg/contract/endpoints';
+import type { InstrumentSummary } from '@gold-peg/contract/register';
 import { learnedMinutes } from '@gold-peg/craft/day';
 import { countsFor } from '../bench-log/project-counts.js';
 import { timesFor } from '../bench-log/project-times.js';
@@ -8,17 +10,15 @@ import { readHouse } from '../house/routes.js';
 import { signedIn, type Handler } from '../http/handler.js';
 import { Refusal } from '../http/refusal.js';
 import { holdInstrument, openJobOf } from './open-job.js';
-import { readPassport, summaries } from '../register/instrument.js';
-import { addOnce, InstrumentRow, isSame, JobRow, PersonRow } from '../store/index.js';
+import { readPassport } from '../register/instrument.js';
+import { summariesOf } from '../register/summaries.js';
+import { addOnce, InstrumentRow, isSame, JobRow } from '../store/index.js';
 import type { DataSource } from 'typeorm';
-
-const WITH_INSTRUMENT = { instrument: { owner: true } };
 
 export const listJobs: Handler<'listJobs'> = async (asked) => {
   const { store } = asked;
   const rows = await store.getRepository(JobRow).find({
     where: { state: Not('handed-over') },
-    relations: WITH_INSTRUMENT,
     order: { promisedAt: { direction: 'ASC', nulls: 'LAST' }, takenInAt: 'ASC' },
   });
   return toSummaries(store, rows, signedIn(asked).id);
@@ -45,28 +45,44 @@ export const takeIn: Handler<'takeIn'> = async (asked) => {
   return (await readJob(store, body.id, personId)).summary;
 };
 
-export const worksheet: Handler<'worksheet'> = (asked) => openWorksheet(asked.store, asked.params.id, signedIn(asked).id);
+export const worksheet: Handler<'worksheet'> = (asked) =>
+  openWorksheet(asked.store, asked.params.id, signedIn(asked).id, { after: asked.query.after, most: MOST_EVENTS_READ });
+
+interface Part {
+  /** Place in the log after which its events are wanted. */
+  after: number;
+  most?: number;
+}
 
 /** All that a bench needs of one job, for one person. @throws Refusal where there is no such job. */
-export async function openWorksheet(store: DataSource, id: string, personId: string): Promise<WorksheetFile> {
+export async function openWorksheet(
+  store: DataSource,
+  id: string,
+  personId: string,
+  { after, most }: Part = { after: 0 },
+): Promise<WorksheetFile> {
   const { row, summary } = await readJob(store, id, personId);
-  const events = await readEvents(store, row.id, 0);
+  const events = await readEvents(store, row.id, after, most);
   const { methods, version } = await readHouse(store);
-  const people = await store.getRepository(PersonRow).findBy({ id: In([personId, ...events.map(({ event }) => event.personId)]) });
+  const people: { id: string; name: string }[] = await store.query(
+    'SELECT id, name FROM person WHERE id = $1 OR id IN (SELECT person_id FROM bench_event WHERE job_id = $2)',
+    [personId, row.id],
+  );
   return {
     job: summary,
-    passport: await readPassport(store, { id: row.instrumentId }),
+    passport: await readPassport(store, row.instrumentId),
     events,
-    people: people.map((person) => ({ id: person.id, name: person.name })),
+    more: events.length === most,
+    people,
     house: methods,
     houseVersion: version,
     evidence: await countsFor(store, row.instrumentId, personId),
-    times: await timesFor(store, personId, [row.instrument.geometry.family]),
+    times: await timesFor(store, personId, [summary.instrument.family]),
   };
 }
 
 async function readJob(store: DataSource, id: string, personId: string): Promise<{ row: JobRow; summary: JobSummary }> {
-  const row = await store.getRepository(JobRow).findOne({ where: { id }, relations: WITH_INSTRUMENT });
+  const row = await store.getRepository(JobRow).findOneBy({ id });
   if (row === null) throw new Refusal('unknown', 'There is no job with that id.');
   const [summary] = await toSummaries(store, [row], personId);
   if (summary === undefined) throw new TypeError('one row gives one summary');
@@ -74,16 +90,23 @@ async function readJob(store: DataSource, id: string, personId: string): Promise
 }
 
 async function toSummaries(store: DataSource, rows: readonly JobRow[], personId: string): Promise<JobSummary[]> {
-  const instruments = await summaries(
+  const instruments = await summariesOf(
     store,
-    rows.map(({ instrument }) => instrument),
+    rows.map(({ instrumentId }) => instrumentId),
   );
-  const families = [...new Set(rows.map(({ instrument }) => instrument.geometry.family))];
+  const families = [...new Set([...instruments.values()].map(({ family }) => family))];
   const times = await timesFor(store, personId, families);
-  return rows.flatMap((row, index) => {
-    const instrument = instruments[index];
+  const paces = new Map<string, ReturnType<typeof learnedMinutes>>();
+  const paceOf = ({ family, stringCount }: Pick<InstrumentSummary, 'family' | 'stringCount'>) => {
+    const key = `${family} ${stringCount}`;
+    const pace = paces.get(key) ?? learnedMinutes(times, personId, family, stringCount);
+    paces.set(key, pace);
+    return pace;
+  };
+  return rows.flatMap((row) => {
+    const instrument = instruments.get(row.instrumentId);
     if (instrument === undefined) return [];
-    const learned = learnedMinutes(times, personId, instrument.family, instrument.stringCount);
+    const learned = paceOf(instrument);
     return {
       id: row.id,
       state: row.state,

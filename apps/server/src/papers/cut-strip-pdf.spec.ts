@@ -2,7 +2,7 @@ import { createCanvas } from '@napi-rs/canvas';
 import { getDocument, type PDFPageProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { WorksheetFile } from '@gold-peg/contract/jobs';
-import { PAPER_KINDS, PAPERS } from '@gold-peg/contract/papers';
+import { PAPER_KINDS, PAPERS } from '@gold-peg/contract/paper';
 import { openHouse, type TestHouse } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
 import { stripOfJob } from './strip-of-job.js';

@@ -1,5 +1,6 @@
 import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
-import { drawCutStrip, PAPERS, type CutStrip, type Paper } from '@gold-peg/contract/papers';
+import { PAPERS, type Paper } from '@gold-peg/contract/paper';
+import { drawCutStrip, type CutStrip } from '@gold-peg/contract/papers';
 import { TIGHT } from '@gold-peg/craft/methods';
 import { toMillimetres } from '@gold-peg/craft/units';
 import { signedIn, type StreamHandler } from '../http/handler.js';

@@ -4,23 +4,15 @@ import { archetype, instrumentOf } from '@gold-peg/craft/archetypes';
 import type { Handler } from '../http/handler.js';
 import { Refusal } from '../http/refusal.js';
 import { addOnce, InstrumentRow, isSame, OwnerRow } from '../store/index.js';
-import { readPassport, summaries } from './instrument.js';
+import { countSome } from './count-some.js';
+import { readPassport } from './instrument.js';
 import { containing } from './search.js';
+import { summariesFound } from './summaries.js';
 
-export const listInstruments: Handler<'listInstruments'> = async ({ store, query }) => {
-  const rows = await store
-    .getRepository(InstrumentRow)
-    .createQueryBuilder('instrument')
-    .leftJoinAndSelect('instrument.owner', 'owner')
-    .where(
-      "instrument.name ILIKE :text OR instrument.facts ILIKE :text OR owner.name ILIKE :text OR to_char(instrument.passport, 'FM0000') LIKE :text",
-      {
-        text: containing(query.search),
-      },
-    )
-    .orderBy('instrument.passport')
-    .getMany();
-  return summaries(store, rows);
+export const listInstruments: Handler<'listInstruments'> = async ({ store, query: { search = '', after, limit } }) => {
+  const instruments = await summariesFound(store, { search, after, limit });
+  const count = await countSome(store, 'instrument WHERE search LIKE lower($1)', [containing(search)]);
+  return { instruments, next: instruments.length < limit ? null : (instruments.at(-1)?.passport ?? null), count };
 };
 
 export const addInstrument: Handler<'addInstrument'> = async ({ store, body }) => {
@@ -32,7 +24,7 @@ export const addInstrument: Handler<'addInstrument'> = async ({ store, body }) =
   const draft = { id, name, archetypeId: kind.id, ownerId, remark };
   const before = await store.getRepository(InstrumentRow).findOneBy({ id }); // looked for first: each try would use up a passport number
   if (before === null) await addOnce(store, InstrumentRow, { ...draft, facts: kind.facts, geometry, methods: {}, version: 1 });
-  const current = await readPassport(store, { id });
+  const current = await readPassport(store, id);
   if (before !== null && !isSame(before, draft)) throw new Refusal('taken', `id must be new: it is that of ${current.name}`, { current });
   return current;
 };
@@ -44,7 +36,7 @@ function scaled(geometry: Geometry, scaleMm: number | null): Geometry {
   return { ...geometry, strings: geometry.strings.map((string) => ({ ...string, scaleMm: (string.scaleMm * scaleMm) / longest })) };
 }
 
-export const passport: Handler<'passport'> = ({ store, params }) => readPassport(store, { id: params.id });
+export const passport: Handler<'passport'> = ({ store, params }) => readPassport(store, params.id);
 
 export const changeInstrument: Handler<'changeInstrument'> = async ({ store, params, body }) => {
   const { version, ...change } = body;
@@ -53,7 +45,7 @@ export const changeInstrument: Handler<'changeInstrument'> = async ({ store, par
 };
 
 export const changeGeometry: Handler<'changeGeometry'> = async ({ store, params, body: { version, geometry } }) => {
-  const before = await readPassport(store, { id: params.id });
+  const before = await readPassport(store, params.id);
   if (geometry.strings.length !== before.geometry.strings.length) {
     const says = `must keep its ${before.geometry.strings.length} strings: its log and setups speak of them`;
     throw refuseField('geometry.strings', says);
@@ -69,7 +61,7 @@ type Change = Partial<Pick<InstrumentRow, 'name' | 'ownerId' | 'remark' | 'geome
 /** Changes the version that was read, or refuses with what stands now. */
 async function changeVersion(store: DataSource, id: string, version: number, change: Change): Promise<Passport> {
   const { affected } = await store.getRepository(InstrumentRow).update({ id, version }, { ...change, version: version + 1 });
-  const current = await readPassport(store, { id });
+  const current = await readPassport(store, id);
   if (affected === 0) {
     throw new Refusal(
       'stale',

@@ -1,13 +1,20 @@
-import { ILike, In, type DataSource } from 'typeorm';
+import type { DataSource } from 'typeorm';
 import type { Owner } from '@gold-peg/contract/register';
 import type { Handler } from '../http/handler.js';
 import { Refusal } from '../http/refusal.js';
-import { addOnce, InstrumentRow, isSame, OwnerRow } from '../store/index.js';
+import { addOnce, isSame, OwnerRow } from '../store/index.js';
+import { countSome } from './count-some.js';
 import { containing } from './search.js';
 
-export const listOwners: Handler<'listOwners'> = async ({ store, query }) => {
-  const rows = await store.getRepository(OwnerRow).find({ where: { name: ILike(containing(query.search)) }, order: { name: 'ASC' } });
-  return counted(store, rows);
+const OWNERS = `SELECT o.id, o.name, o.contact, o.version, (SELECT count(*)::int FROM instrument WHERE owner_id = o.id) AS "instrumentCount" FROM owner o`;
+
+export const listOwners: Handler<'listOwners'> = async ({ store, query: { search, after, limit } }) => {
+  const found = 'lower(name) LIKE lower($1)';
+  const from = after === undefined ? '' : 'AND (lower(name), id) > (SELECT lower(name), id FROM owner WHERE id = $3)';
+  const parameters = [containing(search), limit, ...(after === undefined ? [] : [after])];
+  const owners: Owner[] = await store.query(`${OWNERS} WHERE ${found} ${from} ORDER BY lower(name), id LIMIT $2`, parameters);
+  const count = await countSome(store, `owner WHERE ${found}`, [containing(search)]);
+  return { owners, next: owners.length < limit ? null : (owners.at(-1)?.id ?? null), count };
 };
 
 export const addOwner: Handler<'addOwner'> = async ({ store, body }) => {
@@ -27,21 +34,7 @@ export const changeOwner: Handler<'changeOwner'> = async ({ store, params, body 
 };
 
 async function oneOwner(store: DataSource, id: string): Promise<Owner> {
-  const [owner] = await counted(store, await store.getRepository(OwnerRow).findBy({ id }));
+  const [owner]: Owner[] = await store.query(`${OWNERS} WHERE o.id = $1`, [id]);
   if (owner === undefined) throw new Refusal('unknown', 'There is no owner with that id.');
   return owner;
-}
-
-/** Owners with the number of their instruments, in one more query however many there are. */
-async function counted(store: DataSource, rows: readonly OwnerRow[]): Promise<Owner[]> {
-  const instruments = await store
-    .getRepository(InstrumentRow)
-    .find({ select: { ownerId: true }, where: { ownerId: In(rows.map(({ id }) => id)) } });
-  return rows.map(({ id, name, contact, version }) => ({
-    id,
-    name,
-    contact,
-    version,
-    instrumentCount: instruments.filter(({ ownerId }) => ownerId === id).length,
-  }));
 }

@@ -14,7 +14,7 @@ beforeAll(async () => {
 afterAll(() => house.close());
 
 const find = async (search: string) =>
-  (await counter.ask('GET', `/api/instruments?search=${encodeURIComponent(search)}`)).body as InstrumentSummary[];
+  (await counter.ask('GET', `/api/instruments?search=${encodeURIComponent(search)}`)).body.instruments as InstrumentSummary[];
 
 describe('the register', () => {
   it('holds the instruments of the demo with their owners and what is on them', async () => {
@@ -35,6 +35,40 @@ describe('the register', () => {
     expect((await find('0117')).map(({ passport }) => passport)).toEqual([117]);
     expect(await find('100%')).toEqual([]);
     expect(await find('_')).toEqual([]);
+  });
+
+  it('comes page by page, each once and in order, with how many there are', async () => {
+    const all = await find('');
+    const pages: number[] = [];
+    let after: number | null = 0;
+    while (after !== null) {
+      const { body } = await counter.ask('GET', `/api/instruments?limit=4&after=${after}`);
+      expect(body.count).toBe(all.length);
+      expect(body.instruments.length).toBeLessThanOrEqual(4);
+      pages.push(...body.instruments.map(({ passport }: InstrumentSummary) => passport));
+      after = body.next;
+    }
+    expect(pages).toEqual(all.map(({ passport }) => passport));
+    const owners: string[] = [];
+    for (let next: string | null = ''; next !== null;) {
+      const { body } = await counter.ask('GET', `/api/owners?limit=2${next === '' ? '' : `&after=${next}`}`);
+      owners.push(...body.owners.map(({ name }: Owner) => name));
+      next = body.next;
+    }
+    expect(owners).toEqual([...owners].sort((a, b) => (a.toLowerCase() < b.toLowerCase() ? -1 : 1)));
+    expect(new Set(owners).size).toBe(owners.length);
+  });
+
+  it('finds an instrument by the new name of its owner', async () => {
+    const { body } = await counter.ask('GET', '/api/owners?search=jessamy');
+    const { id, contact, version } = body.owners[0] as Owner;
+    const theirs = (await find('jessamy')).map(({ passport }) => passport);
+    expect(theirs.length).toBeGreaterThan(0);
+    const rename = (name: string, read: number) => counter.ask('PUT', `/api/owners/${id}`, { name, contact, version: read });
+    await rename('Jess Roke-Quoin', version);
+    expect((await find('roke-quoin')).map(({ passport }) => passport)).toEqual(theirs);
+    expect(await find('jessamy')).toEqual([]);
+    await rename('Jessamy Roke', version + 1);
   });
 
   it('adds an instrument from an archetype, with a measured scale and the next passport', async () => {
@@ -116,7 +150,8 @@ describe('owners', () => {
     expect(late.status).toBe(409);
     expect(late.body.current.contact).toBe('lighthouse');
     const { body } = await counter.ask('GET', '/api/owners?search=thrift');
-    expect(body.map(({ name }: Owner) => name)).toEqual(['Lowen Thrift']);
+    expect(body.owners.map(({ name }: Owner) => name)).toEqual(['Lowen Thrift']);
+    expect(body).toMatchObject({ count: 1, next: null });
   });
 });
 

@@ -4,14 +4,13 @@ import type { StockKind, StockRow } from '@gold-peg/contract/stock';
 import type { Handler } from '../http/handler.js';
 import { Refusal } from '../http/refusal.js';
 import { StockItemRow, StockMovementRow, StringEntryRow, StringSetRow, SupplyOrderRow } from '../store/index.js';
-import { order, receiveDeliveries, toOrder } from './orders.js';
+import { order, toOrder } from './orders.js';
 import { readShelf } from './shelf.js';
 import { simulatedSupplier as supplier } from './supplier.js';
 
 const ORDERS_SHOWN = 30;
 
 export const stock: Handler<'stock'> = async ({ store }) => {
-  await receiveDeliveries(store, supplier, new Date());
   const orders = await store.getRepository(SupplyOrderRow).find({ order: { placedAt: 'DESC' }, take: ORDERS_SHOWN });
   return { ...(await readShelf(store)), orders: orders.map(toOrder) };
 };

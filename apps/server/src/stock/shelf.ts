@@ -1,81 +1,62 @@
-import type { DataSource, EntityManager } from 'typeorm';
-import type { StockItem, StockKind, StockMove } from '@gold-peg/contract/stock';
-import { JobRow, StockItemRow, StockMovementRow, StockUseRow, SupplyOrderRow } from '../store/index.js';
-
-type Store = DataSource | EntityManager;
-
-const keyOf = ({ kind, itemId }: { kind: StockKind; itemId: string }) => `${kind} ${itemId}`;
+import type { DataSource } from 'typeorm';
+import type { StockItem, StockMove } from '@gold-peg/contract/stock';
 
 /** How far back the shelf tells its story. */
 const MOST_MOVES = 200;
 
 /**
- * What lies there: the latest count, and since then what was delivered less what jobs opened or lost. What is reserved lies there still, but is
- * promised.
+ * What lies there: the latest count, and since then what was delivered less what jobs opened or lost. What is reserved lies there still, but is promised. What came
+ * out of an opened set lies there, though nobody counted it.
  */
-export async function readShelf(store: Store): Promise<{ items: StockItem[]; moves: StockMove[] }> {
-  const [items, movements, uses, orders] = await Promise.all([
-    store.getRepository(StockItemRow).find({ order: { kind: 'ASC', itemId: 'ASC' } }),
-    store.getRepository(StockMovementRow).find({ order: { at: 'ASC', id: 'ASC' } }),
-    store.getRepository(StockUseRow).find({ order: { at: 'ASC' } }),
-    store.getRepository(SupplyOrderRow).find({ where: {} }),
-  ]);
-  const listed = new Set(items.map(keyOf));
-  // what came out of an opened set lies there, though nobody counted it
-  const found = uses.filter(({ state }) => state === 'kept').filter((use) => !listed.has(keyOf(use)));
-  const there = [
-    ...items,
-    ...new Map(found.map(({ kind, itemId }) => [itemId, { kind, itemId, reorderAt: 0, reorderTo: 0, shelf: '' }])).values(),
-  ];
-  const onItsWay = orders.filter(({ deliveredAt }) => deliveredAt === null).flatMap(({ lines }) => lines);
-  return {
-    items: there.map((item) => {
-      const own = <T extends { kind: StockKind; itemId: string }>(rows: readonly T[]) => rows.filter((row) => keyOf(row) === keyOf(item));
-      const counts = own(movements);
-      const count = counts.findLast(({ what }) => what === 'counted');
-      const since = count?.at ?? new Date(0);
-      const delivered = counts.filter(({ what, at }) => what === 'delivered' && at > since).reduce((sum, { amount }) => sum + amount, 0);
-      const taken = own(uses);
-      const moved = taken.filter(({ state, at }) => state !== 'reserved' && at > since);
-      const kept = moved.filter(({ state }) => state === 'kept').length;
-      return {
-        kind: item.kind,
-        id: item.itemId,
-        reorderAt: item.reorderAt,
-        reorderTo: item.reorderTo,
-        shelf: item.shelf,
-        onHand: (count?.amount ?? 0) + delivered + kept - (moved.length - kept),
-        reserved: taken.filter(({ state }) => state === 'reserved').length,
-        onOrder: onItsWay.filter(({ kind, id }) => kind === item.kind && id === item.itemId).reduce((sum, { amount }) => sum + amount, 0),
-        countedAt: since.toISOString(),
-      };
-    }),
-    moves: await movesOf(store, movements, uses),
-  };
-}
+const ITEMS = `
+  WITH item AS (
+    SELECT kind, item_id, reorder_at, reorder_to, shelf FROM stock_item
+    UNION ALL
+    SELECT DISTINCT kind, item_id, 0, 0, '' FROM stock_use u
+    WHERE state = 'kept' AND NOT EXISTS (SELECT 1 FROM stock_item s WHERE s.kind = u.kind AND s.item_id = u.item_id)
+  ), coming AS (
+    SELECT line->>'kind' AS kind, line->>'id' AS item_id, sum((line->>'amount')::int)::int AS amount
+    FROM supply_order, jsonb_array_elements(lines) AS line WHERE delivered_at IS NULL GROUP BY 1, 2
+  )
+  SELECT item.kind, item.item_id AS id, item.reorder_at AS "reorderAt", item.reorder_to AS "reorderTo", item.shelf,
+    coalesce(counted.amount, 0) + delivered.amount + moved.kept - moved.gone AS "onHand", reserved.amount AS reserved,
+    coalesce(coming.amount, 0) AS "onOrder", since.at AS "countedAt"
+  FROM item
+  LEFT JOIN LATERAL (
+    SELECT amount, at FROM stock_movement m WHERE m.kind = item.kind AND m.item_id = item.item_id AND what = 'counted' ORDER BY at DESC, id DESC LIMIT 1
+  ) counted ON true
+  CROSS JOIN LATERAL (SELECT coalesce(counted.at, to_timestamp(0)) AS at) since
+  CROSS JOIN LATERAL (
+    SELECT coalesce(sum(amount), 0)::int AS amount FROM stock_movement m
+    WHERE m.kind = item.kind AND m.item_id = item.item_id AND what = 'delivered' AND m.at > since.at
+  ) delivered
+  CROSS JOIN LATERAL (
+    SELECT count(*) FILTER (WHERE state = 'kept')::int AS kept, count(*) FILTER (WHERE state <> 'kept')::int AS gone FROM stock_use u
+    WHERE u.kind = item.kind AND u.item_id = item.item_id AND state IN ('used', 'scrapped', 'kept') AND u.at > since.at
+  ) moved
+  CROSS JOIN LATERAL (
+    SELECT count(*)::int AS amount FROM stock_use u WHERE u.kind = item.kind AND u.item_id = item.item_id AND state = 'reserved'
+  ) reserved
+  LEFT JOIN coming ON coming.kind = item.kind AND coming.item_id = item.item_id
+  ORDER BY item.kind, item.item_id`;
 
-async function movesOf(store: Store, movements: readonly StockMovementRow[], uses: readonly StockUseRow[]): Promise<StockMove[]> {
-  const jobs = await store.getRepository(JobRow).find({ relations: { instrument: true } });
-  const nameOf = new Map(jobs.map(({ id, instrument }) => [id, `${String(instrument.passport).padStart(4, '0')} ${instrument.name}`]));
-  const counted = movements.map(({ kind, itemId, what, amount, at }): StockMove => ({
-    kind,
-    id: itemId,
-    what,
-    amount,
-    at: at.toISOString(),
-    why: null,
-    jobId: null,
-    instrument: null,
-  }));
-  const taken = uses.map(({ kind, itemId, state, at, why, jobId }): StockMove => ({
-    kind,
-    id: itemId,
-    what: state,
-    amount: 1,
-    at: at.toISOString(),
-    why,
-    jobId,
-    instrument: nameOf.get(jobId) ?? null,
-  }));
-  return [...counted, ...taken].sort((a, b) => b.at.localeCompare(a.at)).slice(0, MOST_MOVES);
+/** Why a number is what it is, latest first. */
+const MOVES = `
+  SELECT m.kind, m.item_id AS id, m.what, m.amount, m.at, m.why, m.job_id AS "jobId",
+    lpad(i.passport::text, greatest(4, length(i.passport::text)), '0') || ' ' || i.name AS instrument
+  FROM (
+    (SELECT kind, item_id, what, amount, at, NULL AS why, NULL::uuid AS job_id FROM stock_movement ORDER BY at DESC LIMIT ${MOST_MOVES})
+    UNION ALL
+    (SELECT kind, item_id, state, 1, at, why, job_id FROM stock_use ORDER BY at DESC LIMIT ${MOST_MOVES})
+  ) m
+  LEFT JOIN job j ON j.id = m.job_id LEFT JOIN instrument i ON i.id = j.instrument_id
+  ORDER BY m.at DESC LIMIT ${MOST_MOVES}`;
+
+export async function readShelf(store: DataSource): Promise<{ items: StockItem[]; moves: StockMove[] }> {
+  const items: (StockItem & { countedAt: Date })[] = await store.query(ITEMS);
+  const moves: (StockMove & { at: Date })[] = await store.query(MOVES);
+  return {
+    items: items.map((item) => ({ ...item, countedAt: item.countedAt.toISOString() })),
+    moves: moves.map((move) => ({ ...move, at: move.at.toISOString() })),
+  };
 }

@@ -1,5 +1,5 @@
 import { Column, Entity, Generated, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
-import type { BenchEvent, BenchEventKind } from '@gold-peg/craft/worksheet';
+import type { BenchEventKind } from '@gold-peg/craft/worksheet';
 import { JobRow } from './job.js';
 import { PersonRow } from './person.js';
 
@@ -18,6 +18,7 @@ export class BenchEventRow {
   @JoinColumn({ name: 'person_id' })
   person!: Relation<PersonRow>;
   @Column('varchar', { length: 32 }) kind!: BenchEventKind;
-  @Column('jsonb') event!: BenchEvent;
+  /** As it was taken down, in the version of its time: it is read with `readEvent`. */
+  @Column('jsonb') event!: object;
   @Column('timestamptz', { name: 'stored_at', default: () => 'now()' }) storedAt!: Date;
 }

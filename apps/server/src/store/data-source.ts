@@ -9,6 +9,7 @@ import { MethodsAndCounts1764200000000 } from './migrations/1764200000000-method
 import { StageTimes1764300000000 } from './migrations/1764300000000-stage-times.js';
 import { OneOfEach1764400000000 } from './migrations/1764400000000-one-of-each.js';
 import { TasksAndSecrets1764500000000 } from './migrations/1764500000000-tasks-and-secrets.js';
+import { Size1764600000000 } from './migrations/1764600000000-size.js';
 import { PersonRow } from './person.js';
 import { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';
 import { SessionRow, SignInTryRow } from './session.js';
@@ -56,6 +57,7 @@ export function buildStore(url: string): DataSource {
       StageTimes1764300000000,
       OneOfEach1764400000000,
       TasksAndSecrets1764500000000,
+      Size1764600000000,
     ],
     synchronize: false,
     poolSize: POOL_SIZE,

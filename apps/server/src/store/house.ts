@@ -16,8 +16,8 @@ export const THE_HOUSE = 1;
 
 /** Projection of the log: turns that were counted on posts. */
 @Entity('turns_counted')
-@Index('turns_counted_by_instrument', ['instrumentId'])
-@Index('turns_counted_by_person', ['personId'])
+@Index('turns_counted_by_instrument_and_time', ['instrumentId', 'at'])
+@Index('turns_counted_by_person_and_time', ['personId', 'at'])
 @Check('turns_counted_range', `"string" BETWEEN 1 AND 24`)
 export class TurnsCountedRow {
   @ForeignKey(() => JobRow, { name: 'turns_counted_of_job' }) @PrimaryColumn('uuid', { name: 'job_id' }) jobId!: string;

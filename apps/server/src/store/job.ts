@@ -7,7 +7,9 @@ import { InstrumentRow } from './register.js';
 @Check('job_state', `"state" IN ('waiting', 'on-bench', 'handed-over')`)
 export class JobRow {
   @PrimaryColumn('uuid') id!: string;
-  @Column('uuid', { name: 'instrument_id' }) instrumentId!: string;
+  @Index('job_by_instrument')
+  @Column('uuid', { name: 'instrument_id' })
+  instrumentId!: string;
   @ManyToOne(() => InstrumentRow)
   @JoinColumn({ name: 'instrument_id' })
   instrument!: Relation<InstrumentRow>;

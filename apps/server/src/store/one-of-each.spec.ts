@@ -20,7 +20,7 @@ const rows = async (sql: string, ...values: unknown[]) => (await house.store.que
 
 describe('there is one of each', () => {
   it('open job of an instrument, however many ask at once; who comes late is shown it', async () => {
-    const [instrument] = (await owner.ask('GET', '/api/instruments?search=0133')).body;
+    const [instrument] = (await owner.ask('GET', '/api/instruments?search=0133')).body.instruments;
     const draft = () => ({ id: uuidV7(), instrumentId: instrument.id, reason: '', promisedAt: null });
     const answers = await Promise.all(Array.from({ length: 4 }, () => owner.ask('POST', '/api/jobs', draft())));
     expect(statuses(answers)).toEqual([201, 409, 409, 409]);

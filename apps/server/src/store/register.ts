@@ -17,6 +17,8 @@ import type { Construction } from '@gold-peg/craft/strings';
 import { JobRow } from './job.js';
 
 @Entity('owner')
+@Index('owner_by_name', { synchronize: false })
+@Index('owner_by_search', { synchronize: false })
 export class OwnerRow {
   @PrimaryColumn('uuid') id!: string;
   @Column('varchar', { length: 80 }) name!: string;
@@ -26,19 +28,25 @@ export class OwnerRow {
 }
 
 @Entity('instrument')
+@Index('instrument_by_search', { synchronize: false })
+@Index('instrument_by_passport', { synchronize: false })
 export class InstrumentRow {
   @PrimaryColumn('uuid') id!: string;
   @Column('integer', { unique: true }) @Generated('increment') passport!: number;
   @Column('varchar', { length: 80 }) name!: string;
   @Column('varchar', { length: 200 }) facts!: string;
   @Column('varchar', { length: 60, name: 'archetype_id' }) archetypeId!: string;
-  @Column('uuid', { name: 'owner_id', nullable: true }) ownerId!: string | null;
+  @Index('instrument_by_owner')
+  @Column('uuid', { name: 'owner_id', nullable: true })
+  ownerId!: string | null;
   @ManyToOne(() => OwnerRow, (owner) => owner.instruments, { nullable: true })
   @JoinColumn({ name: 'owner_id' })
   owner!: Relation<OwnerRow> | null;
   @Column('jsonb') geometry!: Geometry;
   @Column('jsonb', { default: {} }) methods!: MethodChoices;
   @Column('text') remark!: string;
+  /** What it is found by: passport, name, kind and owner in small letters; written by the database alone. */
+  @Column({ type: 'text', default: '', select: false, insert: false, update: false }) search!: string;
   @Column('integer') version!: number;
 }
 

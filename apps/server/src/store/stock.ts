@@ -17,6 +17,7 @@ export class StockItemRow {
 /** Counts and deliveries. Rows are only ever added; a count starts anew from what was seen. */
 @Entity('stock_movement')
 @Index('stock_movement_by_item', ['kind', 'itemId', 'at'])
+@Index('stock_movement_by_time', ['at'])
 @Check('stock_movement_kind', `"kind" IN ('set', 'string') AND "what" IN ('counted', 'delivered') AND "amount" >= 0`)
 export class StockMovementRow {
   @PrimaryColumn('uuid') id!: string;
@@ -30,6 +31,9 @@ export class StockMovementRow {
 /** Projection of the log: what jobs reserve, use and lose. */
 @Entity('stock_use')
 @Index('stock_use_by_job', ['jobId'])
+@Index('stock_use_by_item', ['kind', 'itemId', 'state', 'at'])
+@Index('stock_use_by_time', ['at'])
+@Index('stock_use_kept', ['kind', 'itemId'], { where: `"state" = 'kept'` })
 @Check('stock_use_kind', `"kind" IN ('set', 'string') AND "state" IN ('reserved', 'used', 'scrapped', 'kept')`)
 export class StockUseRow {
   @PrimaryColumn('uuid') id!: string;

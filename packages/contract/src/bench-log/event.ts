@@ -19,11 +19,12 @@ import {
   words,
 } from '../quantity/index.js';
 import { tableId } from '../strings/index.js';
+import { EVENT_VERSION, readEvent } from './read-event.js';
 import { found, gaugeRead, measured, padsNoted, pitchRead, referenceRead, stringNumber, toolLaid } from './payloads.js';
 
 const head = {
   id: uuidV7,
-  version: z.literal(1),
+  version: z.literal(EVENT_VERSION),
   jobId: uuid,
   instrumentId: uuid,
   personId: uuid,
@@ -111,8 +112,21 @@ const kinds = [
 /** An event of the bench log; the door through which every one enters, from browser, file or command line. */
 export const benchEvent: z.ZodType<BenchEvent, BenchEvent> = z.discriminatedUnion('kind', kinds);
 
+/** Kinds of events that are known here. */
+export const EVENT_KINDS: ReadonlySet<string> = new Set(
+  kinds.flatMap(({ shape: { kind } }) => ('options' in kind ? kind.options : [...kind.values])),
+);
+
+/** An event of the log, of whatever version: old ones are raised, and one from a newer version is kept as such. Only what enters is held to the letter. */
+const loggedEvent: z.ZodType<BenchEvent> = z.unknown().transform((raw, context) => {
+  const event = readEvent(raw, EVENT_KINDS);
+  if (event !== null) return event;
+  context.addIssue({ code: 'custom', message: 'must be an event with id, version, job, instrument, person, device, time and kind' });
+  return z.NEVER;
+});
+
 /** An event as the log gives it back: with the server's place in the log and time. */
-export const storedEvent = z.object({ event: benchEvent, seq: z.int(), storedAt: z.string() });
+export const storedEvent = z.object({ event: loggedEvent, seq: z.int(), storedAt: z.string() });
 export type StoredEvent = z.infer<typeof storedEvent>;
 
 /** A count that stands, with whose and at which instrument it was. */

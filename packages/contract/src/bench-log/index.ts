@@ -2,6 +2,7 @@ export {
   appendOutcome,
   benchEvent,
   countedTurns,
+  EVENT_KINDS,
   loggedString,
   loggedTuning,
   storedEvent,
@@ -10,4 +11,5 @@ export {
   type CountedTurnsRow,
   type StoredEvent,
 } from './event.js';
+export { readEvent } from './read-event.js';
 export { found, gaugeRead, measured, padsNoted, pitchRead, referenceRead, toolLaid } from './payloads.js';

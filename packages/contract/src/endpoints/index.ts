@@ -12,4 +12,4 @@ export {
   type ReplyOf,
   type StreamName,
 } from './table.js';
-export { MOST_EVENTS } from './work.js';
+export { MOST_EVENTS, MOST_EVENTS_READ } from './work.js';

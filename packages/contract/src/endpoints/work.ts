@@ -1,22 +1,29 @@
 import * as z from 'zod';
 import { appendOutcome, benchEvent, storedEvent } from '../bench-log/index.js';
 import { jobDraft, jobSummary, worksheetSchema } from '../jobs/index.js';
-import { PAPER_KINDS } from '../papers/index.js';
-import { version } from '../quantity/index.js';
+import { PAPER_KINDS } from '../paper/index.js';
+import { uuid, version } from '../quantity/index.js';
 import {
   geometryChange,
   instrumentChange,
   instrumentDraft,
-  instrumentSummary,
+  instrumentPage,
   methodsChange,
   newOwner,
   ownerDraft,
+  ownerPage,
   ownerSchema,
   passportSchema,
 } from '../register/index.js';
 import type { Endpoint } from './endpoint.js';
-import { bench, byId, front, search } from './shared.js';
+import { bench, byId, front, page } from './shared.js';
 
+/** Passports are numbered by the database, which counts so far. */
+const MOST_PASSPORT = 2 ** 31 - 1;
+/** A place in the log: what comes after it is asked for. */
+const place = z.coerce.number().int().min(0).max(Number.MAX_SAFE_INTEGER).default(0);
+/** Most events that one answer holds. */
+export const MOST_EVENTS_READ = 500;
 /** Most events that one request may carry. */
 export const MOST_EVENTS = 200;
 
@@ -28,8 +35,8 @@ export const WORK = {
     room: 'register',
     summary: 'Owners of instruments, by name',
     who: front,
-    query: search,
-    reply: z.array(ownerSchema),
+    query: z.object({ ...page, after: uuid.optional() }),
+    reply: ownerPage,
     status: 200,
   },
   addOwner: {
@@ -59,8 +66,8 @@ export const WORK = {
     room: 'register',
     summary: 'Instruments, by passport number; search looks at names, owners and kinds',
     who: front,
-    query: search,
-    reply: z.array(instrumentSummary),
+    query: z.object({ ...page, after: z.coerce.number().int().min(0).max(MOST_PASSPORT).default(0) }),
+    reply: instrumentPage,
     status: 200,
   },
   addInstrument: {
@@ -139,9 +146,10 @@ export const WORK = {
     method: 'GET',
     path: '/api/jobs/:id',
     room: 'jobs',
-    summary: 'A job with its instrument and its log',
+    summary: 'A job with its instrument and its log from a place on, so far as one answer holds; the rest is read with jobEvents',
     who: front,
     params: byId,
+    query: z.object({ after: place }),
     reply: worksheetSchema,
     status: 200,
   },
@@ -167,8 +175,8 @@ export const WORK = {
     summary: 'Events of a job after a place in the log',
     who: front,
     params: byId,
-    query: z.object({ after: z.coerce.number().int().min(0).default(0) }),
-    reply: z.object({ events: z.array(storedEvent) }),
+    query: z.object({ after: place }),
+    reply: z.object({ events: z.array(storedEvent), more: z.boolean().default(false) }),
     status: 200,
   },
   cutStripPdf: {

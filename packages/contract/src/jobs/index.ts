@@ -46,6 +46,8 @@ export const worksheetSchema = z.object({
   job: jobSummary,
   passport: passportSchema,
   events: z.array(storedEvent),
+  /** The log goes on after these. */
+  more: z.boolean().default(false),
   /** Who did what the events tell. */
   people: z.array(z.object({ id: uuid, name: z.string() })).default([]),
   /** Ways of the house, in force where neither instrument nor technician chose. */

@@ -1,5 +1,5 @@
 import type { CutZone } from '@gold-peg/craft/procedure';
-import { CHECK_LINE_MM, PAPERS, type Paper } from './paper.js';
+import { CHECK_LINE_MM, PAPERS, type Paper } from '../paper/index.js';
 import type { StripRow } from './strip-rows.js';
 
 /** A strip to lay along the headstock: true to scale, in millimetres. */

@@ -3,7 +3,8 @@ import { ARCHETYPES, instrumentOf } from '@gold-peg/craft/archetypes';
 import { windString } from '@gold-peg/craft/procedure';
 import { setsFor, stringProperties } from '@gold-peg/craft/strings';
 import { toMillimetres } from '@gold-peg/craft/units';
-import { CHECK_LINE_MM, drawCutStrip, PAPER_KINDS, PAPERS, stripRows } from './index.js';
+import { CHECK_LINE_MM, PAPER_KINDS, PAPERS } from '../paper/index.js';
+import { drawCutStrip, stripRows } from './index.js';
 
 function rowsOf(id: string) {
   const instrument = instrumentOf(id);

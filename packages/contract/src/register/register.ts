@@ -58,6 +58,14 @@ export const instrumentSummary = z.object({
 });
 export type InstrumentSummary = z.infer<typeof instrumentSummary>;
 
+/** Lists are counted so far and no further: who sees that there are so many looks for something. */
+export const MOST_COUNTED = 1000;
+const counted = z.int().min(0).max(MOST_COUNTED);
+
+/** A page of the register. `next`: the passport after which it goes on; null at its end. `count`: how many are found in all. */
+export const instrumentPage = z.object({ instruments: z.array(instrumentSummary), next: z.int().nullable(), count: counted });
+export const ownerPage = z.object({ owners: z.array(ownerSchema), next: uuid.nullable(), count: counted });
+
 export const passportSchema = instrumentSummary.extend({
   version,
   remark: z.string(),

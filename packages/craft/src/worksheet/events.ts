@@ -119,6 +119,8 @@ export type BenchEvent =
   | (StringHead & { kind: 'seated-again'; payload: Record<string, never> })
   | (Head & { kind: 'paused'; payload: Record<string, never> })
   | (Head & { kind: 'resumed'; payload: Record<string, never> })
+  /** Something that is known to a newer version only, kept as it came: it counts for nothing here, and is told. */
+  | (Head & { kind: 'from-newer'; payload: { kind: string; event: unknown } })
   | (Head & { kind: 'undone'; payload: { eventId: string } })
   | (Head & { kind: 'handed-over'; payload: { remark: string } });
 

@@ -136,6 +136,8 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
       return { ...sheet, paused: event.kind === 'paused' };
     case 'handed-over':
       return { ...sheet, handedOver: sheet.handedOver ?? event };
+    case 'from-newer':
+      return sheet;
     case 'undone':
       return sheet; // taken out before the fold
     default:

@@ -39,6 +39,7 @@ function stageBehind(event: BenchEvent): Stage | null {
     case 'paused':
     case 'resumed':
     case 'undone':
+    case 'from-newer':
       return null;
     default:
       return stageOf(event.kind satisfies TickKind);

@@ -127,6 +127,8 @@ function tell(event: BenchEvent): string {
       return 'let the clock run on';
     case 'handed-over':
       return event.payload.remark === '' ? 'handed it over' : `handed it over: ${event.payload.remark}`;
+    case 'from-newer':
+      return `did what a newer version of this page knows: ${event.payload.kind.replaceAll('-', ' ')}`;
     case 'undone':
       return 'took a step back'; // never stands
     case 'laid-out':

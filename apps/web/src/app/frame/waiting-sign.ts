@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import { BenchLog } from '../bench-log/bench-log';
 import { Api } from '../server/api';
+import { NewerPage } from './newer-page';
 import { Session } from '../session/session';
 
 /** Says quietly what waits on this device, since when and for whom, and loudly only what could not be kept. */
@@ -21,6 +22,12 @@ import { Session } from '../session/session';
         <span class="sign refused">
           {{ count }} {{ count === 1 ? 'step' : 'steps' }} could not be kept: {{ log.refused()[0]?.says }}
           <a class="quiet" routerLink="/set-aside">see to {{ count === 1 ? 'it' : 'them' }}</a>
+        </span>
+      }
+      @if (newer.isReady()) {
+        <span class="sign">
+          A newer page is ready; nothing under way is lost.
+          <button type="button" class="quiet" (click)="newer.take()">take it</button>
         </span>
       }
     </div>
@@ -51,6 +58,7 @@ import { Session } from '../session/session';
 })
 export class WaitingSign {
   protected readonly log = inject(BenchLog);
+  protected readonly newer = inject(NewerPage);
   private readonly away = inject(Api).away;
   private readonly session = inject(Session);
 

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, resource, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatSelectModule } from '@angular/material/select';
@@ -14,6 +14,7 @@ import { fromMillimetres } from '@gold-peg/craft/units';
 import { Measures, say } from '../preferences/measures';
 import { PlaceHeader } from '../ui/place-header';
 import { Headstock } from '../headstock/headstock';
+import { OwnerSearch } from './owner-search';
 import { geometryFacts } from './geometry-facts';
 import { pictureOf } from './kind-picture';
 
@@ -27,6 +28,7 @@ const typedDraft = instrumentDraft.omit({ id: true });
   selector: 'peg-new-instrument',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FormsModule, MatAutocompleteModule, MatSelectModule, Headstock, PlaceHeader],
+  providers: [OwnerSearch],
   templateUrl: './new-instrument.html',
   styleUrl: './new-instrument.scss',
 })
@@ -48,14 +50,10 @@ export class NewInstrument {
   private readonly newOwner = new NewThing();
   protected readonly busy = this.newInstrument.busy;
 
-  private readonly owners = resource({ loader: () => this.api.call('listOwners', {}) });
-  private readonly known = computed(() => (this.owners.hasValue() ? this.owners.value() : []));
-  protected readonly matching = computed(() =>
-    this.known().filter(({ name }) => name.toLowerCase().includes(this.ownerName().trim().toLowerCase())),
-  );
+  protected readonly owners = inject(OwnerSearch);
   protected readonly isNewOwner = computed(() => this.ownerName().trim() !== '' && this.sameOwner() === undefined);
   private readonly sameOwner = computed(() =>
-    this.known().find(({ name }) => name.toLowerCase() === this.ownerName().trim().toLowerCase()),
+    this.owners.found().find(({ name }) => name.toLowerCase() === this.ownerName().trim().toLowerCase()),
   );
   protected readonly kind = computed(() => {
     const found = archetype(this.archetypeId());
@@ -101,11 +99,16 @@ export class NewInstrument {
     }
   }
 
+  protected typeOwner(name: string): void {
+    this.ownerName.set(name);
+    this.owners.type(name);
+  }
+
   private async ownerId(): Promise<string | null> {
     const name = this.ownerName().trim();
     if (name === '') return null;
-    const owner = this.sameOwner() ?? (await this.newOwner.make((id) => this.api.call('addOwner', { body: { id, name, contact: '' } })));
-    this.owners.reload(); // a second try after a fault must find the owner it made
+    const owner =
+      (await this.owners.named(name)) ?? (await this.newOwner.make((id) => this.api.call('addOwner', { body: { id, name, contact: '' } })));
     return owner?.id ?? null;
   }
 

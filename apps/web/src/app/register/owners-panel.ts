@@ -15,6 +15,9 @@ import { BothVersions } from '../ui/both-versions';
 })
 export class OwnersPanel {
   readonly owners = input.required<readonly Owner[]>();
+  /** There are more than these. */
+  readonly more = input(false);
+  readonly wanted = output();
   readonly picked = output<string>();
   readonly changed = output();
 

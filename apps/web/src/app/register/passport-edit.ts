@@ -1,34 +1,38 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, resource } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { MatSelectModule } from '@angular/material/select';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { passportSchema, type Passport } from '@gold-peg/contract/register';
 import { Api } from '../server/api';
 import { Keeper } from '../server/keeper';
+import { OwnerSearch } from './owner-search';
 import { BothVersions } from '../ui/both-versions';
 
 /** Name, owner and remark of an instrument. */
 @Component({
   selector: 'peg-passport-edit',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BothVersions, FormsModule, MatSelectModule],
+  imports: [BothVersions, FormsModule, MatAutocompleteModule],
+  providers: [OwnerSearch],
   template: `
     <form (ngSubmit)="save()">
       <label for="edit-name">Name</label>
       <input id="edit-name" class="field" name="name" maxlength="200" [ngModel]="name()" (ngModelChange)="name.set($event)" />
-      <label id="edit-owner-label" for="edit-owner">Owner</label>
-      <mat-select
+      <label for="edit-owner">Owner</label>
+      <input
         id="edit-owner"
         class="field"
         name="owner"
-        aria-labelledby="edit-owner-label"
-        [ngModel]="ownerId()"
-        (ngModelChange)="ownerId.set($event)"
-      >
-        <mat-option [value]="null">no owner</mat-option>
-        @for (owner of owners.hasValue() ? owners.value() : []; track owner.id) {
-          <mat-option [value]="owner.id">{{ owner.name }}</mat-option>
+        maxlength="80"
+        placeholder="no owner"
+        [matAutocomplete]="list"
+        [ngModel]="ownerName()"
+        (ngModelChange)="typeOwner($event)"
+      />
+      <mat-autocomplete #list="matAutocomplete">
+        @for (owner of owners.found(); track owner.id) {
+          <mat-option [value]="owner.name">{{ owner.name }}</mat-option>
         }
-      </mat-select>
+      </mat-autocomplete>
       <label for="edit-remark">Remark</label>
       <textarea
         id="edit-remark"
@@ -71,11 +75,11 @@ export class PassportEdit {
   readonly left = output();
 
   private readonly api = inject(Api);
-  protected readonly owners = resource({ loader: () => this.api.call('listOwners', {}) });
+  protected readonly owners = inject(OwnerSearch);
   protected readonly keeper = new Keeper<Passport>((current) => passportSchema.parse(current));
   private readonly read = linkedSignal(() => this.passport());
   protected readonly name = linkedSignal(() => this.read().name);
-  protected readonly ownerId = linkedSignal(() => this.read().ownerId);
+  protected readonly ownerName = linkedSignal(() => this.read().ownerName ?? '');
   protected readonly remark = linkedSignal(() => this.read().remark);
   /** What stands now where it is in the way, beside what is typed. */
   protected readonly clashes = computed(() => {
@@ -83,23 +87,34 @@ export class PassportEdit {
     if (now === null) return [];
     return [
       { what: 'Name', now: now.name, typed: this.name() },
-      { what: 'Owner', now: now.ownerName ?? 'no owner', typed: this.ownerName() },
+      { what: 'Owner', now: now.ownerName ?? 'no owner', typed: this.ownerName() || 'no owner' },
       { what: 'Remark', now: now.remark, typed: this.remark() },
     ].filter((clash) => clash.now !== clash.typed);
   });
-  private readonly ownerName = computed(() => {
-    const owners = this.owners.hasValue() ? this.owners.value() : [];
-    return owners.find(({ id }) => id === this.ownerId())?.name ?? 'no owner';
-  });
+
+  protected typeOwner(name: string): void {
+    this.ownerName.set(name);
+    this.owners.type(name);
+  }
 
   protected async save(): Promise<void> {
-    const typed = { name: this.name().trim(), ownerId: this.ownerId(), remark: this.remark().trim() };
+    const ownerId = await this.ownerId();
+    if (ownerId === undefined) return this.keeper.fault.set(`Owner must be in the register: nobody is called ${this.ownerName().trim()}.`);
+    const typed = { name: this.name().trim(), ownerId, remark: this.remark().trim() };
     const kept = await this.keeper.keep({
       read: this.read(),
       untouched: (now, read) => now.name === read.name && now.ownerId === read.ownerId && now.remark === read.remark,
       send: ({ id, version }) => this.api.call('changeInstrument', { params: { id }, body: { version, ...typed } }),
     });
     if (kept !== null) this.changed.emit();
+  }
+
+  /** Of the owner that is typed; null where the field is empty, undefined where nobody is called so. */
+  private async ownerId(): Promise<string | null | undefined> {
+    const { ownerId, ownerName } = this.read();
+    const name = this.ownerName().trim();
+    if (name === '') return null;
+    return name === ownerName ? ownerId : (await this.owners.named(name).catch(() => undefined))?.id;
   }
 
   /** What was typed gives way to what stands now. */

@@ -1,57 +1,71 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, resource, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { ScrollingModule } from '@angular/cdk/scrolling';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import type { InstrumentSummary } from '@gold-peg/contract/register';
+import { MOST_COUNTED } from '@gold-peg/contract/register';
 import { debounceTime, distinctUntilChanged } from 'rxjs';
 import { Api } from '../server/api';
-import { sayProblem } from '../server/server-problem';
+import { Pages, sayCount } from '../server/pages';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
+import { TYPING_MS } from './owner-search';
 import { OwnersPanel } from './owners-panel';
 
-/** Typing settles before the server is asked. */
-const TYPING_MS = 150;
+/** So many rows before its end a list is read on. */
+const READ_AHEAD = 40;
 
 /** Owners and their instruments, found by name, owner, kind or passport number. */
 @Component({
   selector: 'peg-register',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, RouterLink, Fact, OwnersPanel, PlaceHeader, Trouble],
+  imports: [FormsModule, RouterLink, ScrollingModule, Fact, OwnersPanel, PlaceHeader, Trouble],
   templateUrl: './register.html',
   styleUrl: './register.scss',
 })
 export class Register {
   private readonly api = inject(Api);
   protected readonly search = signal('');
-  private readonly asked = toSignal(toObservable(this.search).pipe(debounceTime(TYPING_MS), distinctUntilChanged()), { initialValue: '' });
-
-  protected readonly found = resource({
-    params: () => ({ search: this.asked() }),
-    loader: ({ params }) => this.api.call('listInstruments', { query: params }),
-  });
-  /** The list stays while another search is under way. */
-  protected readonly shown = linkedSignal<InstrumentSummary[] | undefined, InstrumentSummary[] | undefined>({
-    source: () => (this.found.hasValue() ? this.found.value() : undefined),
-    computation: (found, before) => found ?? before?.value,
-  });
-  protected readonly owners = resource({ loader: () => this.api.call('listOwners', {}) });
-  protected readonly trouble = computed(() => {
-    const error = this.found.error() ?? this.owners.error();
-    return error === undefined ? null : sayProblem(error.cause ?? error);
-  });
+  protected readonly ROW_PX = 56;
+  protected readonly instruments = new Pages((search, after: number | undefined) =>
+    this.api
+      .call('listInstruments', { query: { search, ...(after === undefined ? {} : { after }) } })
+      .then(({ instruments: items, ...page }) => ({ items, ...page })),
+  );
+  protected readonly owners = new Pages((_search, after: string | undefined) =>
+    this.api.call('listOwners', { query: after === undefined ? {} : { after } }).then(({ owners: items, ...page }) => ({ items, ...page })),
+  );
+  protected readonly trouble = computed(() => this.instruments.trouble() ?? this.owners.trouble());
+  protected readonly counts = computed(() => ({
+    instruments: sayCount(this.instruments.count(), MOST_COUNTED),
+    owners: this.owners.items() === undefined ? '…' : sayCount(this.owners.count(), MOST_COUNTED),
+  }));
   protected readonly rows = computed(() =>
-    (this.shown() ?? []).map((instrument) => ({
+    (this.instruments.items() ?? []).map((instrument) => ({
       ...instrument,
       number: String(instrument.passport).padStart(4, '0'),
       age: instrument.fittedAt === null ? '' : monthsSince(instrument.fittedAt),
     })),
   );
 
+  constructor() {
+    toObservable(this.search)
+      .pipe(debounceTime(TYPING_MS), distinctUntilChanged(), takeUntilDestroyed())
+      .subscribe((search) => void this.instruments.find(search));
+    void this.owners.find('');
+  }
+
+  protected readonly byId = (_index: number, { id }: { id: string }) => id;
+
+  /** Reads on before the end of what was read comes into view. */
+  protected nearEnd(firstShown: number): void {
+    if (firstShown > this.rows().length - READ_AHEAD) void this.instruments.more();
+  }
+
   protected again(): void {
-    this.found.reload();
-    this.owners.reload();
+    void this.instruments.find();
+    void this.owners.find();
   }
 }
 

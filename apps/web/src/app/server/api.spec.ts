@@ -51,8 +51,8 @@ describe('the client of the contract', () => {
   it('fills the path and the search, and leaves out what was not given', async () => {
     replies = [
       { status: 200, body: { events: [] } },
-      { status: 200, body: [] },
-      { status: 200, body: [] },
+      { status: 200, body: { instruments: [], next: null, count: 0 } },
+      { status: 200, body: { instruments: [], next: null, count: 0 } },
     ];
     await api.call('jobEvents', { params: { id: 'a/b' }, query: { after: 7 } });
     await api.call('listInstruments', { query: { search: 'six & four' } });

@@ -93,6 +93,7 @@ export function worksheetFile({ kind = 'electric-in-line', current = null, setup
       current,
       setups: setups ?? (current === null ? [] : [current]),
     },
+    more: false,
     events: events.map((event, index) => ({ event, seq: index + 1, storedAt: event.at })),
     people: [{ id: person.id, name: 'P' }],
     house,
@@ -111,6 +112,7 @@ export class WorksheetBench {
 
   static async open(kept: Kept, stage?: Stage): Promise<WorksheetBench> {
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('Failed to fetch')));
+    sessionStorage.clear();
     localStorage.removeItem('gold-peg.clock-offset'); // another spec may have had a clock that was wrong
     TestBed.configureTestingModule({ providers: DESK });
     const database = TestBed.inject(BenchDatabase);

@@ -8,6 +8,7 @@ import { fromMillimetres, hertz, toMillimetres, transpose, type Metres } from '@
 import { Measures, say } from '../preferences/measures';
 import { Api } from '../server/api';
 import { sayProblem } from '../server/server-problem';
+import { Session } from '../session/session';
 import { StringTable } from '../string-table/string-table';
 import { A4_RANGE, readPitch, sayVerdicts, tuningRows, type TuningRow } from './tuning-rows';
 
@@ -46,6 +47,7 @@ export class TuningEditor {
   private readonly dialog = inject<MatDialogRef<TuningEditor, TunedNeck>>(MatDialogRef);
   private readonly measures = inject(Measures);
   private readonly api = inject(Api);
+  protected readonly mayWork = inject(Session).mayWork;
   private readonly table = inject(StringTable);
 
   protected readonly frets = Array.from({ length: MOST_FRET + 1 }, (_, fret) => fret);

@@ -3,6 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { MatSelectModule } from '@angular/material/select';
 import { COLUMNS, FILE_FORMATS, FILE_KINDS, type FileFormat, type FileKind, type ImportOutcome } from '@gold-peg/contract/files';
 import { Api } from '../../server/api';
+import { Session } from '../../session/session';
 import { sayProblem } from '../../server/server-problem';
 import { Shelf } from '../../shelf/shelf';
 import { StringTable } from '../../string-table/string-table';
@@ -78,6 +79,7 @@ import { StringTable } from '../../string-table/string-table';
 })
 export class FilesView {
   private readonly api = inject(Api);
+  protected readonly mayWork = inject(Session).mayWork;
   private readonly table = inject(StringTable);
   private readonly shelf = inject(Shelf);
 

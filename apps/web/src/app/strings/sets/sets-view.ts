@@ -4,6 +4,7 @@ import { MatSelectModule } from '@angular/material/select';
 import { confusables } from '@gold-peg/craft/gauges';
 import { FAMILIES, nameSet, printGauge, type Family, type StringSet } from '@gold-peg/craft/strings';
 import { Api } from '../../server/api';
+import { Session } from '../../session/session';
 import { sayProblem } from '../../server/server-problem';
 import { Shelf } from '../../shelf/shelf';
 import { StringTable } from '../../string-table/string-table';
@@ -21,6 +22,7 @@ import { readGauges } from './gauge-list';
 })
 export class SetsView {
   private readonly api = inject(Api);
+  protected readonly mayWork = inject(Session).mayWork;
   private readonly table = inject(StringTable);
   private readonly shelf = inject(Shelf);
 

@@ -7,6 +7,7 @@ import { MARKS, printGauge, stringProperties, type Mark } from '@gold-peg/craft/
 import { fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
 import { Api } from '../../server/api';
 import { Keeper } from '../../server/keeper';
+import { Session } from '../../session/session';
 import { sayProblem } from '../../server/server-problem';
 import { BothVersions } from '../../ui/both-versions';
 import { StringTable } from '../../string-table/string-table';
@@ -26,61 +27,63 @@ const MM_PER_THOUSANDTH = 0.0254;
         <dd>{{ fact.is }}</dd>
       }
     </dl>
-    <form (ngSubmit)="save()">
-      <h3>Weigh an offcut</h3>
-      <p class="soft">What was weighed wins over what the gauge gives.</p>
-      <label for="mass">mass, g</label>
-      <input id="mass" class="field" type="number" step="any" name="mass" [ngModel]="massG()" (ngModelChange)="massG.set($event)" />
-      <label for="length">length, mm</label>
-      <input
-        id="length"
-        class="field"
-        type="number"
-        step="any"
-        name="length"
-        [ngModel]="lengthMm()"
-        (ngModelChange)="lengthMm.set($event)"
-      />
-      <label id="mark-label" for="mark-label-pick">mark of its line</label>
-      <mat-select
-        class="field"
-        name="mark"
-        id="mark-label-pick"
-        aria-labelledby="mark-label"
-        [ngModel]="mark() ?? 'none'"
-        (ngModelChange)="mark.set($event === 'none' ? null : $event)"
-      >
-        <mat-option value="none">none</mat-option>
-        @for (each of marks; track each) {
-          <mat-option [value]="each">{{ each }}</mat-option>
+    @if (mayWork()) {
+      <form (ngSubmit)="save()">
+        <h3>Weigh an offcut</h3>
+        <p class="soft">What was weighed wins over what the gauge gives.</p>
+        <label for="mass">mass, g</label>
+        <input id="mass" class="field" type="number" step="any" name="mass" [ngModel]="massG()" (ngModelChange)="massG.set($event)" />
+        <label for="length">length, mm</label>
+        <input
+          id="length"
+          class="field"
+          type="number"
+          step="any"
+          name="length"
+          [ngModel]="lengthMm()"
+          (ngModelChange)="lengthMm.set($event)"
+        />
+        <label id="mark-label" for="mark-label-pick">mark of its line</label>
+        <mat-select
+          class="field"
+          name="mark"
+          id="mark-label-pick"
+          aria-labelledby="mark-label"
+          [ngModel]="mark() ?? 'none'"
+          (ngModelChange)="mark.set($event === 'none' ? null : $event)"
+        >
+          <mat-option value="none">none</mat-option>
+          @for (each of marks; track each) {
+            <mat-option [value]="each">{{ each }}</mat-option>
+          }
+        </mat-select>
+        @if (fault() ?? keeper.fault(); as says) {
+          <p class="fault" role="alert">{{ says }}</p>
         }
-      </mat-select>
-      @if (fault() ?? keeper.fault(); as says) {
-        <p class="fault" role="alert">{{ says }}</p>
+        <button type="submit" class="act" [disabled]="keeper.busy()">Keep</button>
+        <p class="soft" role="status">{{ said() }}</p>
+      </form>
+      @if (clashes().length > 0) {
+        <peg-both-versions [clashes]="clashes()" (onTop)="save()" (taken)="take()" />
       }
-      <button type="submit" class="act" [disabled]="keeper.busy()">Keep</button>
-      <p class="soft" role="status">{{ said() }}</p>
-    </form>
-    @if (clashes().length > 0) {
-      <peg-both-versions [clashes]="clashes()" (onTop)="save()" (taken)="take()" />
+      <form (ngSubmit)="addAnother()">
+        <h3>Another gauge of this line</h3>
+        <label for="another">thousandths of an inch</label>
+        <input
+          id="another"
+          class="field"
+          type="number"
+          step="any"
+          name="another"
+          [ngModel]="another()"
+          (ngModelChange)="another.set($event)"
+        />
+        @if (anotherFault(); as says) {
+          <p class="fault" role="alert">{{ says }}</p>
+        }
+        <button type="submit" class="quiet">add it to the table</button>
+      </form>
     }
-    <form (ngSubmit)="addAnother()">
-      <h3>Another gauge of this line</h3>
-      <label for="another">thousandths of an inch</label>
-      <input
-        id="another"
-        class="field"
-        type="number"
-        step="any"
-        name="another"
-        [ngModel]="another()"
-        (ngModelChange)="another.set($event)"
-      />
-      @if (anotherFault(); as says) {
-        <p class="fault" role="alert">{{ says }}</p>
-      }
-      <button type="submit" class="quiet">add it to the table</button>
-    </form>
   `,
   styles: `
     h3 {
@@ -118,6 +121,7 @@ export class StringCard {
   readonly lineName = input.required<string>();
 
   private readonly api = inject(Api);
+  protected readonly mayWork = inject(Session).mayWork;
   private readonly table = inject(StringTable);
   protected readonly marks = MARKS;
   protected readonly keeper = new Keeper<StoredString>((current) => storedString.parse(current));

@@ -1,12 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, resource, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatSelectModule } from '@angular/material/select';
-import { toInstrument } from '@gold-peg/contract/register';
+import { toInstrument, type InstrumentSummary } from '@gold-peg/contract/register';
 import { compareOn } from '@gold-peg/craft/gauges';
 import { archetype } from '@gold-peg/craft/archetypes';
 import { nameSet, setsFor, type StringSet } from '@gold-peg/craft/strings';
 import { nameStrung, rescale, retuneSeats, strungKind, strungOf, tuningsFor, type Strung, type Tuned } from '@gold-peg/craft/tuning';
 import { toMillimetres, type Newtons } from '@gold-peg/craft/units';
+import { debounceTime, distinctUntilChanged } from 'rxjs';
 import { CompareLanes } from '../../compare/compare-lanes';
 import { signed } from '../../compare/compare-rows';
 import { consequencesOf } from '../../compare/consequences';
@@ -24,11 +27,16 @@ import { acrossChart, CHART_BOX, pitchChart } from './pull-charts';
 
 const FIRST_NECK = 'electric-in-line';
 
+/** Typing settles before the server is asked. */
+const TYPING_MS = 150;
+/** Instruments shown to choose from; typing narrows them. */
+const SHOWN = 12;
+
 /** The gauge workbench: any two sets on any neck, what follows, and the solver beside them. */
 @Component({
   selector: 'peg-workbench',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatSelectModule, CompareLanes, Trouble],
+  imports: [FormsModule, MatAutocompleteModule, MatSelectModule, CompareLanes, Trouble],
   templateUrl: './workbench.html',
   styleUrl: './workbench.scss',
 })
@@ -42,7 +50,16 @@ export class Workbench {
   protected readonly NONE = 'none';
   protected readonly necks = NECK_CHOICES;
   protected readonly box = CHART_BOX;
-  protected readonly instruments = resource({ loader: () => this.api.call('listInstruments', {}) });
+  /** Instruments of the register whose name, owner or number holds what is being typed. */
+  protected readonly sought = signal('');
+  protected readonly taken = signal<InstrumentSummary | null>(null);
+  private readonly seeking = toSignal(toObservable(this.sought).pipe(debounceTime(TYPING_MS), distinctUntilChanged()), {
+    initialValue: '',
+  });
+  protected readonly instruments = resource({
+    params: () => ({ search: this.seeking(), limit: SHOWN }),
+    loader: ({ params }) => this.api.call('listInstruments', { query: params }),
+  });
 
   protected readonly neckId = signal(FIRST_NECK);
   private readonly bare = signal<Strung>(strungKind(FIRST_NECK));
@@ -124,6 +141,13 @@ export class Workbench {
 
   protected lineOf({ lineId }: StringSet): string {
     return this.table.lineNames().get(lineId ?? '') ?? '';
+  }
+
+  protected takeInstrument(name: string): void {
+    const found = this.instruments.hasValue() ? this.instruments.value().instruments.find((each) => each.name === name) : undefined;
+    if (found === undefined) return;
+    this.taken.set(found);
+    void this.pickNeck(found.id);
   }
 
   protected async pickNeck(id: string): Promise<void> {

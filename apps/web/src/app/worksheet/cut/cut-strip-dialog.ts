@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { ENDPOINTS } from '@gold-peg/contract/endpoints';
-import { drawCutStrip, PAPER_KINDS, PAPERS, stripRows, type Paper } from '@gold-peg/contract/papers';
+import { PAPER_KINDS, PAPERS, type Paper } from '@gold-peg/contract/paper';
+import { drawCutStrip, stripRows } from '@gold-peg/contract/papers';
 import type { WorksheetDesk } from '../desk/worksheet-desk';
 
 /** Cut marks of all strings on one sheet, true to scale, to look at, keep or print. */

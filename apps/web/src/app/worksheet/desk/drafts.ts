@@ -1,5 +1,7 @@
-import { computed, inject, Injectable, signal, untracked, type Signal } from '@angular/core';
+import { computed, effect, inject, Injectable, signal, untracked, type Signal } from '@angular/core';
 import { WorksheetFiles } from './worksheet-files';
+
+const KEPT = 'gold-peg.typed';
 
 /** What is typed into one field and not kept yet, for whatever the field speaks of now. */
 export interface Draft<T> {
@@ -13,12 +15,18 @@ export interface Draft<T> {
 
 /**
  * What is typed at a worksheet and not kept yet. A number typed for one string is shown, and can be kept, with that string in hand only; it waits there while
- * others are worked on.
+ * others are worked on, and while the page is loaded anew.
  */
 @Injectable()
 export class Drafts {
   private readonly files = inject(WorksheetFiles);
-  private readonly typed = signal<ReadonlyMap<string, unknown>>(new Map());
+  private readonly typed = signal<ReadonlyMap<string, unknown>>(
+    new Map(JSON.parse(sessionStorage.getItem(KEPT) ?? '[]') as [string, unknown][]),
+  );
+
+  constructor() {
+    effect(() => sessionStorage.setItem(KEPT, JSON.stringify([...this.typed()])));
+  }
 
   /** `of`: the field, with the string that it speaks of. `stands`: what the log says. */
   draft<T>(of: () => string, stands: () => T): Draft<T> {

@@ -19,12 +19,14 @@ export class WorksheetFiles {
   async open(jobId: string): Promise<void> {
     if (this.file()?.job.id !== jobId) this.file.set(null);
     this.trouble.set(null);
+    const kept = await this.kept(jobId);
     try {
-      await this.keep(await this.api.call('worksheet', { params: { id: jobId } }));
+      // what this device has of the log already is not asked for again
+      const file = await this.api.call('worksheet', { params: { id: jobId }, query: { after: lastOf(kept?.events) } });
+      const whole = { ...file, events: joined(kept?.events ?? [], file.events) };
+      await this.keep(file.more ? { ...whole, events: await this.toEnd(jobId, whole.events) } : whole);
     } catch (error) {
-      const kept = error instanceof ServerProblem && error.away ? await this.database.files.get(jobId) : undefined;
-      // what was kept before a field was known reads as it was meant
-      if (kept !== undefined) this.file.set(worksheetSchema.parse(kept.file));
+      if (error instanceof ServerProblem && error.away && kept !== null) this.file.set(kept);
       else if (this.file() === null) this.trouble.set(sayProblem(error));
     }
   }
@@ -33,21 +35,32 @@ export class WorksheetFiles {
   async readOn(): Promise<void> {
     const file = this.file();
     if (file === null) return;
-    const after = Math.max(0, ...file.events.map(({ seq }) => seq));
     try {
-      const { events } = await this.api.call('jobEvents', { params: { id: file.job.id }, query: { after } });
-      await this.add(file.job.id, events);
+      await this.add(file.job.id, await this.toEnd(file.job.id, file.events));
     } catch {
       // the feed opens again when the server is back, and then this is asked again
     }
+  }
+
+  /** The events with all that come after them, read in parts. */
+  private async toEnd(jobId: string, events: readonly StoredEvent[]): Promise<StoredEvent[]> {
+    const part = await this.api.call('jobEvents', { params: { id: jobId }, query: { after: lastOf(events) } });
+    const all = joined(events, part.events);
+    return part.more ? this.toEnd(jobId, all) : all;
+  }
+
+  /** What this device kept of a job; what was kept before a field was known reads as it was meant. */
+  private async kept(jobId: string): Promise<WorksheetFile | null> {
+    const kept = await this.database.files.get(jobId);
+    const read = worksheetSchema.safeParse(kept?.file);
+    return read.success ? read.data : null;
   }
 
   /** Into the file as it is now: another answer may have come in between. */
   private async add(jobId: string, events: readonly StoredEvent[]): Promise<void> {
     const file = this.file();
     if (file?.job.id !== jobId) return;
-    const known = new Set(file.events.map(({ seq }) => seq));
-    await this.keep({ ...file, events: [...file.events, ...events.filter(({ seq }) => !known.has(seq))] });
+    await this.keep({ ...file, events: joined(file.events, events) });
   }
 
   private async keep(file: WorksheetFile): Promise<void> {
@@ -55,4 +68,12 @@ export class WorksheetFiles {
     await this.database.files.put({ jobId: file.job.id, file });
     await this.log.forget(file.job.id, new Set(file.events.map(({ event }) => event.id)));
   }
+}
+
+const lastOf = (events: readonly StoredEvent[] = []): number => events.at(-1)?.seq ?? 0;
+
+/** Each event once, in the order of the log. */
+function joined(before: readonly StoredEvent[], more: readonly StoredEvent[]): StoredEvent[] {
+  const last = lastOf(before);
+  return [...before, ...more.filter(({ seq }) => seq > last)];
 }

@@ -6,6 +6,7 @@ import { fromMillimetres } from '@gold-peg/craft/units';
 import { advise, compareFindings, GAUGES, measureOf } from '@gold-peg/craft/findings';
 import { dropsOf, passed, STRING_STAGES, tellStory } from '@gold-peg/craft/worksheet';
 import { Measures, say } from '../../preferences/measures';
+import { Session } from '../../session/session';
 import { Caution } from '../../ui/caution';
 import { BenchActions } from '../desk/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
@@ -27,7 +28,8 @@ import { stillKnown } from './still-known';
 })
 export class HandOver {
   protected readonly desk = inject(WorksheetDesk);
-  private readonly actions = inject(BenchActions);
+  protected readonly actions = inject(BenchActions);
+  protected readonly mayWork = inject(Session).mayWork;
   private readonly measures = inject(Measures);
   private readonly settling = inject(Settling);
   private readonly clock = inject(StageClock);

@@ -1,0 +1,162 @@
+import type pg from 'pg';
+import { idAt } from './histories.js';
+import { measure, type Measured } from './measure.js';
+
+export interface Row {
+  name: string;
+  server: Measured;
+  /** The same answer by SQL alone, over one connection; null where there is no such thing. */
+  sql: Measured | null;
+}
+
+/** Somebody signed in, as far as the server can tell. */
+export interface Visitor {
+  address: string;
+  headers: Record<string, string>;
+  personId: string;
+}
+
+interface Question {
+  name: string;
+  path: (nth: number) => string;
+  sql: (nth: number) => [text: string, values: unknown[]];
+}
+
+const SUMMARY = (some: string) => `SELECT i.id, i.passport, i.name, i.facts, i.geometry->>'family', i.geometry->'strings'->0->>'scaleMm',
+  jsonb_array_length(i.geometry->'strings'), i.owner_id, o.name, s.set_name, s.fitted_at, j.id
+  FROM (${some}) i LEFT JOIN owner o ON o.id = i.owner_id
+  LEFT JOIN LATERAL (SELECT setup->>'setName' AS set_name, fitted_at FROM setup WHERE instrument_id = i.id ORDER BY fitted_at DESC LIMIT 1) s ON true
+  LEFT JOIN job j ON j.instrument_id = i.id AND j.state <> 'handed-over'`;
+const SEARCH = SUMMARY('SELECT * FROM instrument WHERE search LIKE $1 ORDER BY passport LIMIT 60');
+
+/** Common and rare words, an owner, a number, and nothing at all. */
+const WORDS = ['heron', 'gannet locking', 'jessamy roke 17', 'tamsin', '10777', 'kelp twelve 99', ''];
+const word = (nth: number) => WORDS[nth % WORDS.length] ?? '';
+
+export async function askAll(client: pg.Client, visitor: Visitor): Promise<Row[]> {
+  const ids = async (sql: string) => (await client.query<{ id: string }>(sql)).rows.map(({ id }) => id);
+  const instruments = await ids('SELECT id FROM instrument WHERE passport > 1000 ORDER BY name LIMIT 200');
+  const jobs = await ids(`SELECT id FROM job WHERE state = 'handed-over' ORDER BY reason, taken_in_at LIMIT 200`);
+  const [long = ''] = await ids('SELECT job_id AS id FROM bench_event GROUP BY 1 ORDER BY count(*) DESC LIMIT 1');
+  const nthOf = (list: readonly string[], nth: number) => list[(nth * 37) % list.length] ?? '';
+  const EVENTS = 'SELECT event, seq, stored_at FROM bench_event WHERE job_id = $1 ORDER BY seq';
+  const questions: Question[] = [
+    {
+      name: 'search of the register',
+      path: (nth) => `/api/instruments?search=${encodeURIComponent(word(nth))}`,
+      sql: (nth) => [SEARCH, [`%${word(nth)}%`]],
+    },
+    {
+      name: 'owners',
+      path: (nth) => `/api/owners?search=${encodeURIComponent(word(nth))}`,
+      sql: (nth) => [
+        `SELECT *, (SELECT count(*) FROM instrument WHERE owner_id = o.id) FROM owner o WHERE lower(name) LIKE $1 ORDER BY lower(name), id LIMIT 60`,
+        [`%${word(nth)}%`],
+      ],
+    },
+    {
+      name: 'Today',
+      path: () => '/api/jobs',
+      sql: () => [
+        `${SUMMARY(`SELECT * FROM instrument WHERE id IN (SELECT instrument_id FROM job WHERE state <> 'handed-over')`)} ORDER BY i.passport`,
+        [],
+      ],
+    },
+    {
+      name: 'passport',
+      path: (nth) => `/api/instruments/${nthOf(instruments, nth)}`,
+      sql: (nth) => [
+        'SELECT i.*, s.setup FROM instrument i LEFT JOIN setup s ON s.instrument_id = i.id WHERE i.id = $1',
+        [nthOf(instruments, nth)],
+      ],
+    },
+    { name: 'worksheet of ten events', path: (nth) => `/api/jobs/${nthOf(jobs, nth)}`, sql: (nth) => [EVENTS, [nthOf(jobs, nth)]] },
+    { name: 'worksheet of 5,000 events, first opening', path: () => `/api/jobs/${long}`, sql: () => [`${EVENTS} LIMIT 500`, [long]] },
+    {
+      name: 'worksheet of 5,000 events, known before',
+      path: () => `/api/jobs/${long}?after=999999999`,
+      sql: () => [`SELECT event FROM bench_event WHERE job_id = $1 AND seq > $2`, [long, 999_999_999]],
+    },
+    { name: 'shelf', path: () => '/api/stock', sql: () => ['SELECT kind, item_id, state, count(*) FROM stock_use GROUP BY 1, 2, 3', []] },
+  ];
+  const rows: Row[] = [];
+  for (const { name, path, sql } of questions) {
+    const server = await measure((nth) => get(visitor, path(nth)));
+    const bare = await measure(async (nth) => JSON.stringify((await client.query(...sql(nth))).rows).length);
+    rows.push({ name, server, sql: bare });
+  }
+  return [...rows, await appending(client, visitor), await hearing(client, visitor)];
+}
+
+async function get({ address, headers }: Visitor, path: string): Promise<number> {
+  const response = await fetch(address + path, { headers });
+  const text = await response.text();
+  if (!response.ok) throw new Error(`${path} was answered with ${response.status}: ${text.slice(0, 200)}`);
+  return text.length;
+}
+
+/** One more note on a job that lies on the bench. */
+async function noteOn(client: pg.Client, { personId }: Visitor) {
+  const { rows } = await client.query<{ id: string; instrument_id: string }>(
+    `SELECT id, instrument_id FROM job WHERE state = 'on-bench' ORDER BY taken_in_at LIMIT 40`,
+  );
+  let nth = 0;
+  return () => {
+    const job = rows[nth % rows.length];
+    const id = idAt(Date.now(), 0x4000000 + nth++);
+    const head = {
+      id,
+      version: 1,
+      jobId: job?.id,
+      instrumentId: job?.instrument_id,
+      personId,
+      deviceId: idAt(1, 2),
+      at: new Date().toISOString(),
+    };
+    return { ...head, kind: 'noted', payload: { text: 'one more' } };
+  };
+}
+
+async function send({ address, headers }: Visitor, event: object): Promise<number> {
+  const response = await fetch(`${address}/api/events`, { method: 'POST', headers, body: JSON.stringify({ events: [event] }) });
+  const text = await response.text();
+  if (!text.includes('"stored"')) throw new Error(`not stored: ${text.slice(0, 200)}`);
+  return text.length;
+}
+
+async function appending(client: pg.Client, visitor: Visitor): Promise<Row> {
+  const next = await noteOn(client, visitor);
+  const server = await measure(() => send(visitor, next()));
+  const sql = await measure(async () => {
+    const event = next();
+    await client.query('INSERT INTO bench_event (id, job_id, person_id, kind, event) VALUES ($1, $2, $3, $4, $5)', [
+      event.id,
+      event.jobId,
+      event.personId,
+      event.kind,
+      event,
+    ]);
+    return 0;
+  });
+  return { name: 'append of one event', server, sql };
+}
+
+/** From sending an event until another line hears of it. */
+async function hearing(client: pg.Client, visitor: Visitor): Promise<Row> {
+  const next = await noteOn(client, visitor);
+  const stop = new AbortController();
+  const response = await fetch(`${visitor.address}/api/feed`, { headers: visitor.headers, signal: stop.signal });
+  const reader = response.body?.pipeThrough(new TextDecoderStream()).getReader();
+  const heard = async () => {
+    for (;;) {
+      const { value = '' } = (await reader?.read()) ?? {};
+      if (value.includes('event: log')) return value.length;
+    }
+  };
+  const server = await measure(async () => {
+    const [bytes] = await Promise.all([heard(), send(visitor, next())]);
+    return bytes;
+  });
+  stop.abort();
+  return { name: 'feed: an event heard by another line', server, sql: null };
+}
