@@ -98,6 +98,30 @@ describe('appending to the log', () => {
     expect((await technician.ask('GET', `/api/jobs/${uuidV7()}/events`)).status).toBe(404);
   });
 
+  it('gives a long log back in parts, and with a worksheet only what a device has not', async () => {
+    const long = await technician.job(131);
+    const note = (nth: number): BenchEvent => ({
+      ...eventHead(long, technician.personId),
+      kind: 'noted',
+      payload: { text: `note ${nth}` },
+    });
+    for (let batch = 0; batch < 3; batch++) await append(...Array.from({ length: 200 }, (_, nth) => note(nth)));
+    const first = (await technician.ask('GET', `/api/jobs/${long.id}`)).body;
+    expect([first.events.length, first.more]).toEqual([500, true]);
+    const rest = (await technician.ask('GET', `/api/jobs/${long.id}/events?after=${first.events.at(-1).seq}`)).body;
+    expect([rest.events.length, rest.more]).toEqual([100, false]);
+    const known = (await technician.ask('GET', `/api/jobs/${long.id}?after=${rest.events.at(-2).seq}`)).body;
+    expect(known.events.map(({ seq }: { seq: number }) => seq)).toEqual([rest.events.at(-1).seq]);
+    expect(known.people.map(({ name }: { name: string }) => name)).toContain('Corin Vell');
+  });
+
+  it('refuses an event of the day after tomorrow, and takes one that was away for a year', async () => {
+    const at = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString();
+    const { body } = await append({ ...stripOne(1), at: at(2) }, { ...stripOne(1), at: at(-365) });
+    expect(body.outcomes.map(({ outcome }: { outcome: string }) => outcome)).toEqual(['refused', 'stored']);
+    expect(body.outcomes[0].says).toContain('set the clock of the device');
+  });
+
   it('gives the log back from a place on', async () => {
     const event = stripOne(5);
     const { body } = await append(event);

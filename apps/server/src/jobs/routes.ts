@@ -62,23 +62,19 @@ export async function openWorksheet(
   { after, most }: Part = { after: 0 },
 ): Promise<WorksheetFile> {
   const { row, summary } = await readJob(store, id, personId);
-  const events = await readEvents(store, row.id, after, most);
-  const { methods, version } = await readHouse(store);
-  const people: { id: string; name: string }[] = await store.query(
-    'SELECT id, name FROM person WHERE id = $1 OR id IN (SELECT person_id FROM bench_event WHERE job_id = $2)',
-    [personId, row.id],
-  );
-  return {
-    job: summary,
-    passport: await readPassport(store, row.instrumentId),
-    events,
-    more: events.length === most,
-    people,
-    house: methods,
-    houseVersion: version,
-    evidence: await countsFor(store, row.instrumentId, personId),
-    times: await timesFor(store, personId, [summary.instrument.family]),
-  };
+  const [events, { methods, version }, people, passport, evidence, times] = await Promise.all([
+    readEvents(store, row.id, after, most),
+    readHouse(store),
+    store.query<{ id: string; name: string }[]>(
+      'SELECT id, name FROM person WHERE id = $1 OR id IN (SELECT person_id FROM bench_event WHERE job_id = $2)',
+      [personId, row.id],
+    ),
+    readPassport(store, row.instrumentId),
+    countsFor(store, row.instrumentId, personId),
+    timesFor(store, personId, [summary.instrument.family]),
+  ]);
+  const more = events.length === most;
+  return { job: summary, passport, events, more, people, house: methods, houseVersion: version, evidence, times };
 }
 
 async function readJob(store: DataSource, id: string, personId: string): Promise<{ row: JobRow; summary: JobSummary }> {

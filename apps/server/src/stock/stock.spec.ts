@@ -100,6 +100,9 @@ describe('the shelf', () => {
     expect(placed.deliveredAt).toBeNull();
     expect(await item('set', TENS)).toMatchObject({ onHand: 1, onOrder: 5 });
     const later = new Date(Date.parse(placed.promisedAt) + 1);
+    await house.store.query(`UPDATE supply_order SET promised_at = now() - interval '1 hour' WHERE id = $1`, [placed.id]);
+    expect((await item('set', TENS)).onOrder).toBe(5); // looking takes nothing in
+    await house.store.query('UPDATE supply_order SET promised_at = $2 WHERE id = $1', [placed.id, placed.promisedAt]);
     await receiveDeliveries(house.store, simulatedSupplier, new Date(later.getTime() - 10));
     expect((await item('set', TENS)).onHand).toBe(1);
     await Promise.all([receiveDeliveries(house.store, simulatedSupplier, later), receiveDeliveries(house.store, simulatedSupplier, later)]);

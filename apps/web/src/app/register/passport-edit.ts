@@ -50,7 +50,7 @@ import { BothVersions } from '../ui/both-versions';
       <button type="button" class="quiet" (click)="left.emit()">leave as it was</button>
     </form>
     @if (clashes().length > 0) {
-      <peg-both-versions [clashes]="clashes()" (onTop)="save()" (taken)="take()" />
+      <peg-both-versions [clashes]="clashes()" (kept)="save()" (taken)="take()" />
     }
   `,
   styles: `

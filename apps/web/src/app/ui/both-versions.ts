@@ -31,7 +31,7 @@ export interface Clash {
         }
       </tbody>
     </table>
-    <button type="button" class="act" (click)="onTop.emit()"><span>keep mine on top</span> <kbd>Enter</kbd></button>
+    <button type="button" class="act" (click)="kept.emit()"><span>keep mine on top</span> <kbd>Enter</kbd></button>
     <button type="button" class="quiet" (click)="taken.emit()">take it as it stands now</button>
   </section>`,
   styles: `
@@ -65,7 +65,7 @@ export interface Clash {
 })
 export class BothVersions {
   readonly clashes = input.required<readonly Clash[]>();
-  readonly onTop = output();
+  readonly kept = output();
   readonly taken = output();
 
   constructor() {

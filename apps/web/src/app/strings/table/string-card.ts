@@ -64,7 +64,7 @@ const MM_PER_THOUSANDTH = 0.0254;
         <p class="soft" role="status">{{ said() }}</p>
       </form>
       @if (clashes().length > 0) {
-        <peg-both-versions [clashes]="clashes()" (onTop)="save()" (taken)="take()" />
+        <peg-both-versions [clashes]="clashes()" (kept)="save()" (taken)="take()" />
       }
       <form (ngSubmit)="addAnother()">
         <h3>Another gauge of this line</h3>

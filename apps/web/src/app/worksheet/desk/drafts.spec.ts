@@ -2,6 +2,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import type { Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Stage } from '@gold-peg/craft/worksheet';
+import { Drafts } from './drafts';
 import { WorksheetBench } from '../../testing/worksheet-bench';
 import { LookOver } from '../look-over/look-over';
 import { Ready } from '../ready/ready';
@@ -26,6 +27,26 @@ const PANELS: { panel: Type<unknown>; stage: Stage; field: (number: number) => s
     kept: { kind: 'measured', payload: { what: 'slot-width', valueMm: 1.2, string: 6 } },
   },
 ];
+
+it('is there again when the page was loaded anew', async () => {
+  bench = await WorksheetBench.open({});
+  TestBed.inject(Drafts)
+    .draft(
+      () => 'turns',
+      () => 0,
+    )
+    .type(2.25);
+  TestBed.tick();
+  const again = TestBed.runInInjectionContext(() => new Drafts());
+  expect(
+    again
+      .draft(
+        () => 'turns',
+        () => 0,
+      )
+      .value(),
+  ).toBe(2.25);
+});
 
 describe.each(PANELS)('a number typed for one string at $stage', ({ panel, stage, field, typed, kept }) => {
   it('waits at that string while another is in hand, and is kept at no other', async () => {
