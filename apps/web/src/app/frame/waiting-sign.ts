@@ -20,7 +20,7 @@ import { Session } from '../session/session';
       }
       @if (log.refused().length; as count) {
         <span class="sign refused">
-          {{ count }} {{ count === 1 ? 'step' : 'steps' }} could not be kept: {{ log.refused()[0]?.says }}
+          {{ count }} {{ count === 1 ? 'step' : 'steps' }} could not be kept ·
           <a class="quiet" routerLink="/set-aside">see to {{ count === 1 ? 'it' : 'them' }}</a>
         </span>
       }

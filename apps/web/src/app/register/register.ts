@@ -27,7 +27,7 @@ const READ_AHEAD = 40;
 export class Register {
   private readonly api = inject(Api);
   protected readonly search = signal('');
-  protected readonly ROW_PX = 56;
+  protected readonly ROW_PX = 64;
   protected readonly instruments = new Pages((search, after: number | undefined) =>
     this.api
       .call('listInstruments', { query: { search, ...(after === undefined ? {} : { after }) } })

@@ -14,7 +14,7 @@ import { PlaceHeader } from '../ui/place-header';
       @for (row of rows(); track row.id) {
         <li>
           <p>
-            <b>{{ row.what }}</b> <span class="soft">{{ row.who }}, {{ row.at }}</span>
+            <b>{{ row.what }}</b><span class="soft"> · {{ row.who }}, {{ row.at }}</span>
           </p>
           <p class="fault">{{ row.why }}</p>
           <p class="ways">

@@ -17,8 +17,8 @@ export interface Clash {
       <thead>
         <tr>
           <td></td>
-          <th scope="col">as it stands now</th>
-          <th scope="col">as you typed it</th>
+          <th scope="col">stands now</th>
+          <th scope="col">you typed</th>
         </tr>
       </thead>
       <tbody>
@@ -44,10 +44,18 @@ export interface Clash {
     p {
       margin: 0 0 var(--space-1);
     }
+    .act {
+      width: 100%;
+      min-height: 44px;
+      padding: 6px 10px;
+      font-size: 16px;
+    }
     table {
       width: 100%;
       margin-bottom: var(--space-2);
       border-collapse: collapse;
+      table-layout: fixed;
+      overflow-wrap: anywhere;
     }
     th,
     td {
