@@ -44,7 +44,7 @@ export function appendToLog(store: DataSource, events: readonly BenchEvent[], pe
       known.events.set(event.id, { event, seq: null });
     }
     const seqs = await insertAll(tx, fresh);
-    await tellAndProject(tx, fresh, seqs);
+    await tellAndProject(tx, fresh, seqs, known.jobs);
     return outcomes.map((each) => (each.outcome === 'refused' ? { ...each, seq: null } : { ...each, seq: seqs.get(each.id) ?? each.seq }));
   });
 }
@@ -88,12 +88,18 @@ async function insertAll(tx: EntityManager, events: readonly BenchEvent[]): Prom
   return new Map(events.map(({ id }, index) => [id, Number(generatedMaps[index]?.['seq'])]));
 }
 
-async function tellAndProject(tx: EntityManager, events: readonly BenchEvent[], seqs: ReadonlyMap<string, number>): Promise<void> {
+async function tellAndProject(
+  tx: EntityManager,
+  events: readonly BenchEvent[],
+  seqs: ReadonlyMap<string, number>,
+  jobs: Known['jobs'],
+): Promise<void> {
   const touched = new Map<string, FeedMessage>();
   for (const { id, jobId, instrumentId } of events) touched.set(jobId, { jobId, instrumentId, seq: seqs.get(id) ?? 0 });
   for (const message of touched.values()) {
     const news = events.filter(({ jobId }) => jobId === message.jobId).map(({ kind }) => kind);
-    await projectJob(tx, message.jobId, news);
+    const job = jobs.get(message.jobId);
+    if (job !== undefined) await projectJob(tx, job, news); // without it no event of it was stored
     await tx.query('SELECT pg_notify($1, $2)', [LOG_CHANNEL, JSON.stringify(message)]);
   }
 }

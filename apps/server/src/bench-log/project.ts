@@ -11,14 +11,13 @@ const OF_THE_SHELF: ReadonlySet<string> = new Set(['set-chosen', 'laid-out', 'wo
 const OF_THE_POSTS: ReadonlySet<string> = new Set(['turns-counted', 'wound', 'scrapped', 'undone']);
 
 /**
- * Writes what the log says about one job: its state, the setup it left, and the current strings of its instrument. `news`: kinds that were just added, where all
- * before them was written already; what they cannot change is left alone.
+ * Writes what the log says about one job: its state, the setup it left, and the current strings of its instrument. `job`: with its instrument. `news`: kinds that
+ * were just added, where all before them was written already; what they cannot change is left alone.
  */
-export async function projectJob(tx: EntityManager, jobId: string, news?: readonly BenchEventKind[]): Promise<void> {
-  const job = await tx.findOneOrFail(JobRow, { where: { id: jobId }, relations: { instrument: true } });
-  const sheet = await sheetOf(tx, jobId, job);
+export async function projectJob(tx: EntityManager, job: JobRow, news?: readonly BenchEventKind[]): Promise<void> {
+  const sheet = await sheetOf(tx, job);
   const now = { state: stateOf(sheet), stage: currentStage(sheet), setName: sheet.chosen?.payload.name ?? null };
-  await tx.update(JobRow, { id: jobId }, now);
+  await tx.update(JobRow, { id: job.id }, now);
   const touches = (kinds: ReadonlySet<string>) => news === undefined || news.some((kind) => kinds.has(kind));
   if (touches(OF_THE_SHELF)) await projectUse(tx, job.id, sheet);
   if (touches(OF_THE_POSTS)) await projectCounts(tx, job.id, sheet);
@@ -29,9 +28,8 @@ export async function projectJob(tx: EntityManager, jobId: string, news?: readon
   await projectCurrentStrings(tx, job.instrumentId);
 }
 
-async function sheetOf(tx: EntityManager, jobId: string, known?: JobRow): Promise<Worksheet> {
-  const job = known ?? (await tx.findOneOrFail(JobRow, { where: { id: jobId }, relations: { instrument: true } }));
-  const log = (await readEvents(tx, jobId, 0)).map(({ event }) => event);
+async function sheetOf(tx: EntityManager, job: JobRow): Promise<Worksheet> {
+  const log = (await readEvents(tx, job.id, 0)).map(({ event }) => event);
   return foldWorksheet(job.instrument.geometry.strings.length, log);
 }
 
@@ -55,7 +53,9 @@ async function projectSetup(tx: EntityManager, job: Pick<JobRow, 'id' | 'instrum
   const from = setup === null ? known?.fittedAt : at;
   if (from === undefined) return;
   const after = await tx.findOne(SetupRow, { where: { instrumentId, fittedAt: MoreThan(from) }, order: { fittedAt: 'ASC' } });
-  if (after?.setup.only !== undefined) await projectSetup(tx, { id: after.jobId, instrumentId }, await sheetOf(tx, after.jobId));
+  if (after?.setup.only === undefined) return;
+  const next = await tx.findOneOrFail(JobRow, { where: { id: after.jobId }, relations: { instrument: true } });
+  await projectSetup(tx, next, await sheetOf(tx, next));
 }
 
 /** The strings of the latest setup that still stands. */

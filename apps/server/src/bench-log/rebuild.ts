@@ -31,12 +31,12 @@ function foldSome(store: DataSource, batch: number): Promise<number | null> {
     const task = await tx.findOneBy(ProjectionTaskRow, { id: THE_TASK });
     if (task === null) return null;
     const jobs = await tx.find(JobRow, {
-      select: { id: true },
+      relations: { instrument: true },
       where: task.doneTo === null ? {} : { id: MoreThan(task.doneTo) },
       order: { id: 'ASC' },
       take: batch,
     });
-    for (const { id } of jobs) await projectJob(tx, id);
+    for (const job of jobs) await projectJob(tx, job);
     const last = jobs.at(-1);
     if (last === undefined) await tx.delete(ProjectionTaskRow, { id: THE_TASK });
     else await tx.update(ProjectionTaskRow, { id: THE_TASK }, { doneTo: last.id });

@@ -15,7 +15,8 @@ export type FeedNews = { kind: 'open' } | { kind: 'log'; message: FeedMessage };
 @Injectable({ providedIn: 'root' })
 export class LiveFeed {
   private readonly api = inject(Api);
-  private readonly signedIn = toObservable(inject(Session).state).pipe(
+  private readonly session = inject(Session);
+  private readonly signedIn = toObservable(this.session.state).pipe(
     map((state) => state === 'signed-in'),
     distinctUntilChanged(),
   );
@@ -40,7 +41,9 @@ export class LiveFeed {
     });
     source.onerror = () => {
       this.api.away.set(true);
-      if (source.readyState === EventSource.CLOSED) subscriber.error(new Error('the feed was closed'));
+      if (source.readyState !== EventSource.CLOSED) return; // it tries again by itself
+      void this.session.ask(); // an answer that is no feed: perhaps the session has ended
+      subscriber.error(new Error('the feed was closed'));
     };
     heard.next(); // one that never opens is silent as well
     return () => {
