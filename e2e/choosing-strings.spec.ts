@@ -114,7 +114,7 @@ test('a set goes from the shelf to a job, a lost string takes one more, and the 
   await view(page, 'Sets');
   await page.reload();
   await view(page, 'Shelf');
-  await expect(page.getByText('came, from Simulated supplier')).toBeVisible();
+  await expect(page.getByText('came, from Simulated supplier')).toBeVisible({ timeout: 20_000 }); // it is looked for now and then
 
   // counted anew, with a fault first
   await page.getByRole('button', { name: 'Count .010–.046 stainless' }).click();
@@ -195,7 +195,8 @@ test('a set of one’s own is made from a list of gauges, and compared on the wo
   await view(page, 'Workbench');
   await pick(page, 'then', /^\.0095–\.044/);
   await expect(page.getByRole('button', { name: /^6 E/ })).toContainText('.044');
-  await pick(page, 'On', /^Heron parlour, spruce/);
+  await page.getByLabel('or of the register').fill('heron parlour');
+  await page.getByRole('option', { name: /^Heron parlour, spruce/ }).click();
   await expect(page.getByRole('button', { name: /^3 G/ })).toContainText('wound');
   await expect(page.getByRole('img', { name: /^Pull across the strings/ })).toBeVisible();
   await page.getByText('in numbers').first().click();

@@ -11,7 +11,7 @@ import { Api } from '../server/api';
 import { NewThing } from '../server/new-thing';
 import { Session } from '../session/session';
 import { sayPromise } from '../today/promise-words';
-import { sayProblem } from '../server/server-problem';
+import { sayProblem, ServerProblem } from '../server/server-problem';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
@@ -116,6 +116,7 @@ export class PassportPage {
       );
       if (job !== null) await this.router.navigate(['/worksheet', job.id]);
     } catch (error) {
+      if (error instanceof ServerProblem && error.kind === 'taken') this.passport.reload(); // it shows the worksheet that is open
       this.fault.set(sayProblem(error));
     }
   }
