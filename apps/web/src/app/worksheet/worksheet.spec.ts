@@ -3,7 +3,8 @@ import { provideRouter, Router, withComponentInputBinding } from '@angular/route
 import { RouterTestingHarness } from '@angular/router/testing';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { routes } from '../app.routes';
-import { jobId, setOf, setupWith, WorksheetBench } from '../testing/worksheet-bench';
+import { Session } from '../session/session';
+import { jobId, person, setOf, setupWith, WorksheetBench } from '../testing/worksheet-bench';
 import { WorksheetPlace } from './worksheet';
 
 const SET = 'electric-nickel-10-13-17-26w-36w-46w';
@@ -75,5 +76,18 @@ describe('a key', () => {
     const [chosen, ...laid] = bench.logged;
     expect(chosen?.kind).toBe('set-chosen');
     expect(new Set(laid.map((event) => `${event.kind} ${'string' in event ? event.string : ''}`)).size).toBe(3);
+  });
+
+  it('of somebody at the counter ticks nothing and takes nothing back: who only looks is offered no step', async () => {
+    await harness.navigateByUrl(`/worksheet/${jobId}/choose`);
+    await opened('choose');
+    press(' ');
+    await opened('ready');
+    TestBed.inject(Session).person.set({ ...person, role: 'counter' });
+    for (const key of [' ', 'Backspace', 'x']) press(key);
+    press('ArrowRight'); // comes after them, and may look
+    await opened('strip');
+    expect(bench.logged.map(({ kind }) => kind)).toEqual(['set-chosen']);
+    expect(harness.routeNativeElement?.textContent).toContain('You are looking');
   });
 });

@@ -4,6 +4,7 @@ import { Router } from '@angular/router';
 import { printGauge } from '@gold-peg/craft/strings';
 import { isStringStage, STAGES, type ScrapReason, type Stage } from '@gold-peg/craft/worksheet';
 import { Measures } from '../../preferences/measures';
+import { Session } from '../../session/session';
 import { Shelf } from '../../shelf/shelf';
 import { Speech } from '../../ui/speech';
 import { bigNumbers, spokenPrompt } from '../bench-mode/prompt';
@@ -26,6 +27,7 @@ export class BenchActions {
   private readonly measures = inject(Measures);
   private readonly speech = inject(Speech);
 
+  readonly mayWork = inject(Session).mayWork;
   /** The step in hand fills the screen. */
   readonly large = signal(false);
   readonly isStep = computed(() => isStringStage(this.desk.stage()));
@@ -104,7 +106,9 @@ export class BenchActions {
   }
 
   takeBack(): Promise<void> {
-    return this.inTurn(async () => this.wentOn(await this.desk.takeBack(), 'Taken back'));
+    return this.inTurn(async () => {
+      if (this.mayWork()) await this.wentOn(await this.desk.takeBack(), 'Taken back');
+    });
   }
 
   /** Once, however often it is asked for. */

@@ -33,7 +33,7 @@ import { sayHeldUp } from './held-words';
       }
     }
     <div class="back">
-      <button type="button" class="quiet" (click)="actions.takeBack()">take back</button>
+      <button type="button" class="quiet" [disabled]="!actions.mayWork()" (click)="actions.takeBack()">take back</button>
       <button type="button" class="quiet" [disabled]="desk.closed()" (click)="actions.scrap()">lost … <b>X</b></button>
     </div>`,
   styles: `
