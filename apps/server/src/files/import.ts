@@ -1,14 +1,14 @@
-import { setImmediate } from 'node:timers/promises';
 import { isDeepStrictEqual } from 'node:util';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { FileKind, FileProblem, ImportOutcome } from '@gold-peg/contract/files';
-import { readInTurns, type FiledRow } from '@gold-peg/contract/sheets';
+import type { FiledRow, ReadFile } from '@gold-peg/contract/sheets';
 import type { Handler } from '../http/handler.js';
 import { StringEntryRow, StringLineRow, StringSetRow } from '../store/index.js';
 import { misfit } from '../strings/misfit.js';
 import { toSetColumns, toStringColumns } from '../strings/rows.js';
 import { putOnShelf } from '../stock/routes.js';
 import { filedRows } from './export.js';
+import { readApart } from './read-apart.js';
 
 type Rows<K extends FileKind> = { row: number; value: FiledRow[K] }[];
 
@@ -17,14 +17,14 @@ export const importFile: Handler<'importFile'> = async ({ store, body }) => {
   const { kind, format, text, write } = body;
   switch (kind) {
     case 'strings':
-      return take(store, write, await inTurns(readInTurns(kind, format, text)), kind, (rows) => stringProblems(store, rows), writeString);
+      return take(store, write, await readApart(kind, format, text), kind, (rows) => stringProblems(store, rows), writeString);
     case 'sets':
-      return take(store, write, await inTurns(readInTurns(kind, format, text)), kind, (rows) => setProblems(store, rows), writeSet);
+      return take(store, write, await readApart(kind, format, text), kind, (rows) => setProblems(store, rows), writeSet);
     case 'stock':
       return take(
         store,
         write,
-        await inTurns(readInTurns(kind, format, text)),
+        await readApart(kind, format, text),
         kind,
         (rows) => stockProblems(store, rows),
         (tx, row) => putOnShelf(tx, row, new Date()),
@@ -35,7 +35,7 @@ export const importFile: Handler<'importFile'> = async ({ store, body }) => {
 async function take<K extends FileKind>(
   store: DataSource,
   write: boolean,
-  file: { rows: Rows<K>; problems: FileProblem[] },
+  file: ReadFile<K>,
   kind: K,
   check: (rows: Rows<K>) => Promise<FileProblem[]>,
   put: (tx: EntityManager, row: FiledRow[K]) => Promise<unknown>,
@@ -53,15 +53,6 @@ async function take<K extends FileKind>(
   }
   const same = values.length - added.length - changed.length;
   return { rows: values.length, added: added.length, changed: changed.length, same, written: write, problems: [] };
-}
-
-/** Work that takes long, a little at a time: between two turns others are answered. */
-async function inTurns<T>(work: Generator<void, T>): Promise<T> {
-  for (;;) {
-    const { done, value } = work.next();
-    if (done === true) return value;
-    await setImmediate();
-  }
 }
 
 const keyOf = (row: { id: string; kind?: string }) => `${row.kind ?? ''} ${row.id}`;

@@ -1,3 +1,3 @@
-export { readFile, readInTurns, type ReadFile } from './read-file.js';
+export { readFile, type ReadFile } from './read-file.js';
 export type { FiledRow } from './shapes.js';
 export { writeFile } from './write-file.js';

@@ -26,28 +26,15 @@ const MOST_COLUMNS = 100;
 /** Values that a row may have on the average. */
 const VALUES_PER_ROW = 60;
 const DEEPEST = 8;
-/** After so many rows others have their turn. */
-const ROWS_AT_ONCE = 100;
 
 /** Reads a whole file and finds what is wrong with it, row by row, up to a hundred faults. Nothing is taken from a file that has one. */
 export function readFile<K extends FileKind>(kind: K, format: FileFormat, text: string): ReadFile<K> {
-  const reading = readInTurns(kind, format, text);
-  for (;;) {
-    const { done, value } = reading.next();
-    if (done === true) return value;
-  }
-}
-
-/** The same in short turns, for who has other things to do meanwhile. */
-export function* readInTurns<K extends FileKind>(kind: K, format: FileFormat, text: string): Generator<void, ReadFile<K>> {
   const raw = format === 'csv' ? readCsv(kind, text) : readJson(kind, text);
-  yield;
   if (raw.problems.length > 0) return { rows: [], problems: raw.problems.slice(0, MOST_FAULTS) };
   const rows: ReadFile<K>['rows'] = [];
   const problems: FileProblem[] = [];
   const seen = new Map<string, number>();
   for (const { row, value } of raw.rows) {
-    if (row % ROWS_AT_ONCE === 0) yield;
     if (problems.length >= MOST_FAULTS) break;
     const parsed = ROW_SCHEMA[kind].safeParse(value);
     if (!parsed.success) {
