@@ -89,7 +89,8 @@ export class HeadstockPage {
   protected readonly keeper = new Keeper<Passport>((current) => passportSchema.parse(current));
   /** Measures that somebody else changed meanwhile, beside those typed here. */
   protected readonly clashes = computed(() => {
-    const now = this.keeper.now();
+    const saved = this.saved();
+    const now = saved === null ? null : this.keeper.inTheWayOf(saved);
     return now === null
       ? []
       : differences(now.geometry, this.geometry())
@@ -208,7 +209,7 @@ export class HeadstockPage {
     if (read === null || geometry === null) return;
     const kept = await this.keeper.keep({
       read,
-      untouched: (now, before) => dequal(now.geometry, before.geometry),
+      untouched: (now, before) => [before.geometry, { ...geometry, measured: true }].some((each) => dequal(now.geometry, each)),
       send: ({ id, version }) =>
         this.api.call('changeGeometry', { params: { id }, body: { version, geometry: { ...geometry, measured: true } } }),
     });
@@ -218,7 +219,8 @@ export class HeadstockPage {
 
   /** What was typed gives way to what stands now. */
   protected take(): void {
-    const now = this.keeper.now();
+    const saved = this.saved();
+    const now = saved === null ? null : this.keeper.inTheWayOf(saved);
     if (now !== null) this.passport.set(now);
     this.revert();
   }

@@ -50,7 +50,7 @@ export class OwnersPanel {
     const typed = { name: this.name().trim(), contact: this.contact().trim() };
     const kept = await this.keeper.keep({
       read: owner,
-      untouched: (now, read) => now.name === read.name && now.contact === read.contact,
+      untouched: (now, read) => [read, typed].some(({ name, contact }) => now.name === name && now.contact === contact),
       send: ({ id, version }) => this.api.call('changeOwner', { params: { id }, body: { version, ...typed } }),
     });
     if (kept === null) return;

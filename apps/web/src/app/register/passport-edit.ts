@@ -83,7 +83,7 @@ export class PassportEdit {
   protected readonly remark = linkedSignal(() => this.read().remark);
   /** What stands now where it is in the way, beside what is typed. */
   protected readonly clashes = computed(() => {
-    const now = this.keeper.now();
+    const now = this.keeper.inTheWayOf(this.read());
     if (now === null) return [];
     return [
       { what: 'Name', now: now.name, typed: this.name() },
@@ -103,7 +103,8 @@ export class PassportEdit {
     const typed = { name: this.name().trim(), ownerId, remark: this.remark().trim() };
     const kept = await this.keeper.keep({
       read: this.read(),
-      untouched: (now, read) => now.name === read.name && now.ownerId === read.ownerId && now.remark === read.remark,
+      untouched: (now, read) =>
+        [read, typed].some(({ name, ownerId: of, remark }) => now.name === name && now.ownerId === of && now.remark === remark),
       send: ({ id, version }) => this.api.call('changeInstrument', { params: { id }, body: { version, ...typed } }),
     });
     if (kept !== null) this.changed.emit();
@@ -119,7 +120,7 @@ export class PassportEdit {
 
   /** What was typed gives way to what stands now. */
   protected take(): void {
-    const now = this.keeper.now();
+    const now = this.keeper.inTheWayOf(this.read());
     if (now !== null) this.read.set(now);
     this.keeper.forget();
   }

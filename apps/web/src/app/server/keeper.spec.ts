@@ -4,6 +4,7 @@ import { Keeper } from './keeper';
 import { ServerProblem } from './server-problem';
 
 interface Row {
+  id: string;
   version: number;
   name: string;
   remark: string;
@@ -13,7 +14,7 @@ interface Row {
 let row: Row;
 const sent: Row[] = [];
 beforeEach(() => {
-  row = { version: 1, name: 'Heron', remark: '' };
+  row = { id: 'a', version: 1, name: 'Heron', remark: '' };
   sent.length = 0;
 });
 function send(on: Row, change: Partial<Row>): Promise<Row> {
@@ -31,14 +32,14 @@ describe('keeping a change', () => {
 
   it('goes through where nobody else was there', async () => {
     const keeper = open();
-    expect(await rename(keeper, row, 'Wren')).toEqual({ version: 2, name: 'Wren', remark: '' });
+    expect(await rename(keeper, row, 'Wren')).toEqual({ id: 'a', version: 2, name: 'Wren', remark: '' });
     expect(keeper.now()).toBeNull();
   });
 
   it('goes on top where somebody changed something else, and leaves that as they had it', async () => {
     const read = row;
     somebody({ remark: 'buzzes' });
-    expect(await rename(open(), read, 'Wren')).toEqual({ version: 3, name: 'Wren', remark: 'buzzes' });
+    expect(await rename(open(), read, 'Wren')).toEqual({ id: 'a', version: 3, name: 'Wren', remark: 'buzzes' });
   });
 
   it('shows what stands now where somebody changed the same, and keeps it on top when asked once more', async () => {
@@ -46,7 +47,7 @@ describe('keeping a change', () => {
     const read = row;
     somebody({ name: 'Finch' });
     expect(await rename(keeper, read, 'Wren')).toBeNull();
-    expect(keeper.now()).toEqual({ version: 2, name: 'Finch', remark: '' });
+    expect(keeper.now()).toEqual({ id: 'a', version: 2, name: 'Finch', remark: '' });
     expect(row.name).toBe('Finch');
     expect((await rename(keeper, read, 'Wren'))?.name).toBe('Wren');
     expect(keeper.now()).toBeNull();
@@ -61,6 +62,18 @@ describe('keeping a change', () => {
     expect(await rename(keeper, read, 'Wren')).toBeNull();
     expect(keeper.now()?.name).toBe('Rook');
     expect(row.name).toBe('Rook');
+  });
+
+  it('never puts on one thing what was typed for another, though the first was left in a clash', async () => {
+    const keeper = open();
+    const read = row;
+    somebody({ name: 'Finch' });
+    await rename(keeper, read, 'Wren');
+    row = { id: 'b', version: 4, name: 'Gannet', remark: '' };
+    expect(keeper.inTheWayOf(row)).toBeNull();
+    await rename(keeper, row, 'Kelp');
+    expect(sent.at(-1)?.id).toBe('b');
+    expect(row).toMatchObject({ id: 'b', name: 'Kelp' });
   });
 
   it('acts once while it is under way', async () => {

@@ -4,7 +4,7 @@ import { sayProblem, ServerProblem } from './server-problem';
 interface Edit<Row> {
   /** What was read when the edit began. */
   read: Row;
-  /** Whether what is edited stands in `now` as it was read: then nobody is in the way, whatever else was changed. */
+  /** Whether what is edited stands in `now` as it was read, or as it was typed: then nobody is in the way, whatever else was changed. */
   untouched: (now: Row, read: Row) => boolean;
   /** Sends what was typed on top of a row: with its version, and with what else it holds. */
   send: (on: Row) => Promise<Row>;
@@ -17,7 +17,7 @@ const MOST_TRIES = 5;
  * Keeps a change of what has a version, the same way for all. Where somebody else was quicker at the same thing, what stands now is shown beside what was typed,
  * which stays; keeping it once more puts it on top.
  */
-export class Keeper<Row extends { version: number }> {
+export class Keeper<Row extends { version: number; id?: string }> {
   readonly busy = signal(false);
   readonly fault = signal<string | null>(null);
   /** What stands now, where that is in the way. */
@@ -32,7 +32,7 @@ export class Keeper<Row extends { version: number }> {
     this.busy.set(true);
     this.fault.set(null);
     try {
-      const kept = await this.send(edit, this.now() ?? edit.read, MOST_TRIES);
+      const kept = await this.send(edit, this.inTheWayOf(edit.read) ?? edit.read, MOST_TRIES);
       if (kept !== null) this.now.set(null);
       return kept;
     } catch (error) {
@@ -41,6 +41,12 @@ export class Keeper<Row extends { version: number }> {
     } finally {
       this.busy.set(false);
     }
+  }
+
+  /** What stands now, where it is in the way of an edit of `read`; a clash about another thing, shown before, is none of it. */
+  inTheWayOf(read: Row): Row | null {
+    const now = this.now();
+    return now?.id === read.id ? now : null;
   }
 
   /** Nothing is in the way any more: what stands now was taken, or the edit was left. */

@@ -136,7 +136,7 @@ export class StringCard {
   };
   /** What stands now where it is in the way, beside what is typed. */
   protected readonly clashes = computed(() => {
-    const now = this.keeper.now();
+    const now = this.keeper.inTheWayOf(this.read());
     if (now === null) return [];
     const typed = this.typedRow(now);
     return [
@@ -205,7 +205,7 @@ export class StringCard {
     this.fault.set(null);
     const kept = await this.keeper.keep({
       read: this.read(),
-      untouched: (now, read) => now.mark === read.mark && dequal(now.weighed, read.weighed),
+      untouched: (now, read) => [read, this.typedRow(now)].some(({ mark, weighed }) => now.mark === mark && dequal(now.weighed, weighed)),
       send: (on) => this.api.call('changeString', { params: { id: on.id }, body: this.typedRow(on) }),
     });
     if (kept === null) return;
@@ -216,7 +216,7 @@ export class StringCard {
 
   /** What was typed gives way to what stands now. */
   protected async take(): Promise<void> {
-    const now = this.keeper.now();
+    const now = this.keeper.inTheWayOf(this.read());
     if (now !== null) this.read.set(now);
     this.keeper.forget();
     await this.table.load();
