@@ -21,7 +21,7 @@ describe('bad requests', () => {
 
   it.each([
     ['not JSON', '{"events":', 400, 'body must be JSON'],
-    ['a list', '[]', 422, 'body must be object'],
+    ['a list', '[]', 400, 'body must be object'],
     ['no events', '{"events":[]}', 422, 'at least one event'],
     ['an event of no known kind', '{"events":[{"kind":"polished"}]}', 422, 'events.0'],
   ])('that are %s say so', async (_what, text, status, says) => {

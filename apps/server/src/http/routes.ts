@@ -60,10 +60,15 @@ function read(schema: z.ZodType | undefined, value: unknown, part: 'path' | 'que
   if (schema === undefined) return undefined;
   const fault = firstUnkeepable(value);
   if (fault !== null) throw new Refusal('malformed', `${fault.path.join('.') || part} ${fault.says}: it cannot be kept`);
-  const result = schema.safeParse(value ?? {});
+  const result = schema.safeParse(value ?? {}, { reportInput: true });
   if (result.success) return result.data;
   // an id that cannot exist is simply unknown
   if (part === 'path') throw new Refusal('unknown', 'There is nothing with that id.');
   const problem = invalidInput(result.error);
-  throw new Refusal('invalid', problem.detail, { fields: problem.fields ?? [] });
+  const kind = result.error.issues.some(isOfNoForm) ? 'malformed' : 'invalid';
+  throw new Refusal(kind, problem.detail, { fields: problem.fields ?? [] });
 }
+
+/** What nobody can have typed into a form: a list or an object where one word belongs, or a version that no row has. */
+const isOfNoForm = ({ code, input, path }: z.core.$ZodIssue): boolean =>
+  path.at(-1) === 'version' || (code === 'invalid_type' && typeof input === 'object' && input !== null);
