@@ -1,4 +1,5 @@
 import type pg from 'pg';
+import { MOST_EVENTS_READ } from '@gold-peg/contract/endpoints';
 import { idAt } from './histories.js';
 import { measure, type Measured } from './measure.js';
 
@@ -42,6 +43,11 @@ export async function askAll(client: pg.Client, visitor: Visitor): Promise<Row[]
   const EVENTS = 'SELECT event, seq, stored_at FROM bench_event WHERE job_id = $1 ORDER BY seq';
   const questions: Question[] = [
     {
+      name: 'who is signed in: what every request costs',
+      path: () => '/api/session',
+      sql: () => ['SELECT * FROM session s JOIN person p ON p.id = $1 LIMIT 1', [visitor.personId]],
+    },
+    {
       name: 'search of the register',
       path: (nth) => `/api/instruments?search=${encodeURIComponent(word(nth))}`,
       sql: (nth) => [SEARCH, [`%${word(nth)}%`]],
@@ -50,7 +56,8 @@ export async function askAll(client: pg.Client, visitor: Visitor): Promise<Row[]
       name: 'owners',
       path: (nth) => `/api/owners?search=${encodeURIComponent(word(nth))}`,
       sql: (nth) => [
-        `SELECT *, (SELECT count(*) FROM instrument WHERE owner_id = o.id) FROM owner o WHERE lower(name) LIKE $1 ORDER BY lower(name), id LIMIT 60`,
+        `WITH found AS MATERIALIZED (SELECT * FROM owner WHERE lower(name) LIKE $1)
+         SELECT *, (SELECT count(*) FROM instrument WHERE owner_id = o.id) FROM found o ORDER BY lower(name), id LIMIT 60`,
         [`%${word(nth)}%`],
       ],
     },
@@ -71,7 +78,11 @@ export async function askAll(client: pg.Client, visitor: Visitor): Promise<Row[]
       ],
     },
     { name: 'worksheet of ten events', path: (nth) => `/api/jobs/${nthOf(jobs, nth)}`, sql: (nth) => [EVENTS, [nthOf(jobs, nth)]] },
-    { name: 'worksheet of 5,000 events, first opening', path: () => `/api/jobs/${long}`, sql: () => [`${EVENTS} LIMIT 500`, [long]] },
+    {
+      name: 'worksheet of 5,000 events, first opening',
+      path: () => `/api/jobs/${long}`,
+      sql: () => [`${EVENTS} LIMIT ${MOST_EVENTS_READ}`, [long]],
+    },
     {
       name: 'worksheet of 5,000 events, known before',
       path: () => `/api/jobs/${long}?after=999999999`,

@@ -2,16 +2,17 @@ import type { DataSource, EntityManager } from 'typeorm';
 import type { TimedStage } from '@gold-peg/craft/day';
 import type { Family } from '@gold-peg/craft/strings';
 import { stageTimes, type Worksheet } from '@gold-peg/craft/worksheet';
-import { StageTimeRow, type JobRow } from '../store/index.js';
+import { StageTimeRow } from '../store/index.js';
+import type { JobHead } from './job-heads.js';
 
 const MINUTE_MS = 60_000;
 
 /** Writes what the stages of one job took, once it is handed over: before that nothing is known of the whole. */
-export async function projectTimes(tx: EntityManager, job: JobRow, sheet: Worksheet): Promise<void> {
+export async function projectTimes(tx: EntityManager, job: JobHead, sheet: Worksheet): Promise<void> {
   await tx.delete(StageTimeRow, { jobId: job.id });
   const { handedOver } = sheet;
   if (handedOver === null) return;
-  const { family, strings } = job.instrument.geometry;
+  const { family, stringCount } = job;
   const rows = stageTimes(sheet)
     .filter(({ ms }) => ms > 0)
     .map(({ personId, stage, ms }) => ({
@@ -19,7 +20,7 @@ export async function projectTimes(tx: EntityManager, job: JobRow, sheet: Worksh
       personId,
       stage,
       family,
-      stringCount: strings.length,
+      stringCount,
       minutes: ms / MINUTE_MS,
       at: new Date(handedOver.at),
     }));

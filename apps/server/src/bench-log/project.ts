@@ -1,7 +1,8 @@
 import { LessThan, MoreThan, type EntityManager } from 'typeorm';
 import { currentStage, foldWorksheet, setupOf, type BenchEventKind, type Worksheet } from '@gold-peg/craft/worksheet';
 import { projectUse } from '../stock/project-use.js';
-import { CurrentStringRow, JobRow, PersonRow, SetupRow } from '../store/index.js';
+import { CurrentStringRow, isSame, JobRow, PersonRow, SetupRow } from '../store/index.js';
+import { headOf, type JobHead } from './job-heads.js';
 import { projectCounts } from './project-counts.js';
 import { projectTimes } from './project-times.js';
 import { readEvents } from './read-events.js';
@@ -11,13 +12,12 @@ const OF_THE_SHELF: ReadonlySet<string> = new Set(['set-chosen', 'laid-out', 'wo
 const OF_THE_POSTS: ReadonlySet<string> = new Set(['turns-counted', 'wound', 'scrapped', 'undone']);
 
 /**
- * Writes what the log says about one job: its state, the setup it left, and the current strings of its instrument. `job`: with its instrument. `news`: kinds that
- * were just added, where all before them was written already; what they cannot change is left alone.
+ * Writes what the log says about one job: its state, the setup it left, and the current strings of its instrument. `news`: kinds that were just added, where
+ * all before them was written already; what they cannot change is left alone.
  */
-export async function projectJob(tx: EntityManager, job: JobRow, news?: readonly BenchEventKind[]): Promise<void> {
-  const sheet = await sheetOf(tx, job);
+export async function projectJob(tx: EntityManager, job: JobHead, sheet: Worksheet, news?: readonly BenchEventKind[]): Promise<void> {
   const now = { state: stateOf(sheet), stage: currentStage(sheet), setName: sheet.chosen?.payload.name ?? null };
-  await tx.update(JobRow, { id: job.id }, now);
+  if (!isSame(job, now)) await tx.update(JobRow, { id: job.id }, now);
   const touches = (kinds: ReadonlySet<string>) => news === undefined || news.some((kind) => kinds.has(kind));
   if (touches(OF_THE_SHELF)) await projectUse(tx, job.id, sheet);
   if (touches(OF_THE_POSTS)) await projectCounts(tx, job.id, sheet);
@@ -28,9 +28,10 @@ export async function projectJob(tx: EntityManager, job: JobRow, news?: readonly
   await projectCurrentStrings(tx, job.instrumentId);
 }
 
-async function sheetOf(tx: EntityManager, job: JobRow): Promise<Worksheet> {
+/** The worksheet of a job, from its whole log. */
+export async function sheetOf(tx: EntityManager, job: JobHead): Promise<Worksheet> {
   const log = (await readEvents(tx, job.id, 0)).map(({ event }) => event);
-  return foldWorksheet(job.instrument.geometry.strings.length, log);
+  return foldWorksheet(job.stringCount, log);
 }
 
 function stateOf(sheet: Worksheet): JobRow['state'] {
@@ -39,7 +40,7 @@ function stateOf(sheet: Worksheet): JobRow['state'] {
 }
 
 /** What the job left on its instrument; where it replaced some strings only, the others as they were before, and so on in the setups after it. */
-async function projectSetup(tx: EntityManager, job: Pick<JobRow, 'id' | 'instrumentId'>, sheet: Worksheet): Promise<void> {
+async function projectSetup(tx: EntityManager, job: Pick<JobHead, 'id' | 'instrumentId'>, sheet: Worksheet): Promise<void> {
   const { instrumentId } = job;
   const at = new Date(sheet.handedOver?.at ?? 0);
   const known = await tx.findOneBy(SetupRow, { jobId: job.id });
@@ -54,7 +55,7 @@ async function projectSetup(tx: EntityManager, job: Pick<JobRow, 'id' | 'instrum
   if (from === undefined) return;
   const after = await tx.findOne(SetupRow, { where: { instrumentId, fittedAt: MoreThan(from) }, order: { fittedAt: 'ASC' } });
   if (after?.setup.only === undefined) return;
-  const next = await tx.findOneOrFail(JobRow, { where: { id: after.jobId }, relations: { instrument: true } });
+  const next = await headOf(tx, after.jobId);
   await projectSetup(tx, next, await sheetOf(tx, next));
 }
 

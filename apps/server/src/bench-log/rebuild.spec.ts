@@ -10,6 +10,7 @@ beforeAll(async () => {
 afterAll(() => house.close());
 
 const derived = async () => ({
+  jobs: await house.store.getRepository(JobRow).find({ order: { id: 'ASC' } }),
   setups: await house.store.getRepository(SetupRow).find({ order: { jobId: 'ASC' } }),
   strings: await house.store.getRepository(CurrentStringRow).find({ order: { instrumentId: 'ASC', string: 'ASC' } }),
 });
@@ -23,6 +24,7 @@ describe('making projections again', () => {
     const jobs = await house.store.getRepository(JobRow).find({ order: { id: 'ASC' } });
     const before = await derived();
     await house.store.query('DELETE FROM setup');
+    await house.store.query(`UPDATE job SET set_name = 'forgotten'`);
     await askForRebuild(house.store);
     await house.store.query(`CREATE FUNCTION break_off() RETURNS trigger AS $$ BEGIN RAISE 'the plug was pulled'; END $$ LANGUAGE plpgsql`);
     await house.store.query(

@@ -1,7 +1,8 @@
-import { MoreThan, type DataSource } from 'typeorm';
-import { JobRow, ProjectionTaskRow, THE_TASK } from '../store/index.js';
+import type { DataSource } from 'typeorm';
+import { ProjectionTaskRow, THE_TASK } from '../store/index.js';
 import { takeTurnAtLog } from './append.js';
-import { projectJob } from './project.js';
+import { headsAfter } from './job-heads.js';
+import { projectJob, sheetOf } from './project.js';
 
 /** Jobs that are folded in one transaction: between two of them, those who append have their turn. */
 const BATCH = 50;
@@ -30,13 +31,8 @@ function foldSome(store: DataSource, batch: number): Promise<number | null> {
     await takeTurnAtLog(tx);
     const task = await tx.findOneBy(ProjectionTaskRow, { id: THE_TASK });
     if (task === null) return null;
-    const jobs = await tx.find(JobRow, {
-      relations: { instrument: true },
-      where: task.doneTo === null ? {} : { id: MoreThan(task.doneTo) },
-      order: { id: 'ASC' },
-      take: batch,
-    });
-    for (const job of jobs) await projectJob(tx, job);
+    const jobs = await headsAfter(tx, task.doneTo, batch);
+    for (const job of jobs) await projectJob(tx, job, await sheetOf(tx, job));
     const last = jobs.at(-1);
     if (last === undefined) await tx.delete(ProjectionTaskRow, { id: THE_TASK });
     else await tx.update(ProjectionTaskRow, { id: THE_TASK }, { doneTo: last.id });

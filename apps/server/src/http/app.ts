@@ -1,12 +1,10 @@
 import compression from 'compression';
-import connectPgSimple from 'connect-pg-simple';
 import { csrfSync } from 'csrf-sync';
 import express, { type Express, type Response } from 'express';
 import session from 'express-session';
 import helmet from 'helmet';
 import type { Pool } from 'pg';
 import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
 import swaggerUi from 'swagger-ui-express';
 import type { DataSource } from 'typeorm';
 import { ENDPOINTS, openApi } from '@gold-peg/contract/endpoints';
@@ -18,8 +16,7 @@ import { readBody } from './read-body.js';
 import { routes } from './routes.js';
 import { passphraseLimit, signInLimits } from './sign-in-limit.js';
 import { styleNonce, webPages } from './web-pages.js';
-import { touchedNowAndThen } from './session-touch.js';
-import { whoAsks } from '../people/who-asks.js';
+import { sessionStore } from '../people/session-store.js';
 
 export interface AppParts {
   store: DataSource;
@@ -49,7 +46,6 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
     skipCsrfProtection: (request) => request.session.personId === undefined,
   });
 
-  app.use(pinoHttp({ logger: log, autoLogging: false }));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -63,10 +59,7 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
     }),
   );
   app.use(compression({ filter: isNoStream }));
-  if (webFolder !== undefined) app.use(webPages(webFolder));
 
-  const PgStore = connectPgSimple(session);
-  const sessions = new PgStore({ pool, tableName: 'session', errorLog: (...what) => log.warn({ what }, 'session store') });
   const api = express.Router();
   api.use((_request, response, next) => {
     response.setHeader('cache-control', 'no-store'); // data and papers are the house's
@@ -77,7 +70,7 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
     session({
       name: 'gold-peg',
       secret: sessionSecret,
-      store: touchedNowAndThen(sessions),
+      store: sessionStore(pool, log),
       resave: false,
       saveUninitialized: false,
       rolling: true,
@@ -94,8 +87,9 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolde
     swaggerUi.serve,
     swaggerUi.setup(openApi(), { customSiteTitle: 'Gold Peg: the contract', customCss: '.swagger-ui .topbar { display: none }' }),
   );
-  api.use(routes({ ...handlers, feed: feedRoute(feed) }, store, whoAsks(store)));
+  api.use(routes({ ...handlers, feed: feedRoute(feed) }, store));
   app.use((request, response, next) => (request.path.startsWith('/api/') ? api(request, response, next) : next()));
+  if (webFolder !== undefined) app.use(webPages(webFolder)); // after the API: no file has to be looked for where it answers
   app.use(NO_SUCH_PATH);
   app.use(problemDoor(log));
   return app;

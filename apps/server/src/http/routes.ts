@@ -5,25 +5,24 @@ import { ENDPOINTS, PERSON_HEADER, type Endpoint, type EndpointName, type Stream
 import { firstUnkeepable } from '@gold-peg/contract/extent';
 import { invalidInput } from '@gold-peg/contract/problems';
 import type { Person } from '@gold-peg/contract/people';
+import { whoAsks } from '../people/session-store.js';
 import type { Asked, Handler, Handlers, StreamHandler } from './handler.js';
 import { Refusal } from './refusal.js';
 
-export type WhoAsks = (request: Request) => Promise<Person | null>;
-
 /** A router for the whole table: checks role and input, calls the handler, checks the reply. */
-export function routes(handlers: Handlers, store: DataSource, whoAsks: WhoAsks): Router {
+export function routes(handlers: Handlers, store: DataSource): Router {
   const router = Router();
   for (const name of Object.keys(ENDPOINTS) as (keyof Handlers)[]) {
     const endpoint: Endpoint = ENDPOINTS[name];
     const method = endpoint.method.toLowerCase() as 'get' | 'post' | 'put' | 'delete';
-    router[method](endpoint.path, serve(endpoint, handlers[name], store, whoAsks));
+    router[method](endpoint.path, serve(endpoint, handlers[name], store));
   }
   return router;
 }
 
-function serve(endpoint: Endpoint, handler: Handlers[keyof Handlers], store: DataSource, whoAsks: WhoAsks): RequestHandler {
+function serve(endpoint: Endpoint, handler: Handlers[keyof Handlers], store: DataSource): RequestHandler {
   return async (request, response) => {
-    const person = await whoAsks(request);
+    const person = whoAsks(request);
     admit(endpoint, person);
     refuseAnother(request, person);
     const asked = {

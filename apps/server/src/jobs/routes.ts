@@ -15,6 +15,8 @@ import { summariesOf } from '../register/summaries.js';
 import { addOnce, InstrumentRow, isSame, JobRow } from '../store/index.js';
 import type { DataSource } from 'typeorm';
 
+type LearnedMinutes = ReturnType<typeof learnedMinutes>;
+
 export const listJobs: Handler<'listJobs'> = async (asked) => {
   const { store } = asked;
   const rows = await store.getRepository(JobRow).find({
@@ -39,10 +41,10 @@ export const takeIn: Handler<'takeIn'> = async (asked) => {
   });
   const personId = signedIn(asked).id;
   if (inTheWay !== null && !isSame(inTheWay, draft)) {
-    const { summary: current } = await readJob(store, inTheWay.id, personId);
+    const current = await oneSummary(store, inTheWay.id, personId);
     throw new Refusal('taken', 'This instrument is already waiting or on the bench.', { current });
   }
-  return (await readJob(store, body.id, personId)).summary;
+  return oneSummary(store, body.id, personId);
 };
 
 export const worksheet: Handler<'worksheet'> = (asked) =>
@@ -61,28 +63,33 @@ export async function openWorksheet(
   personId: string,
   { after, most }: Part = { after: 0 },
 ): Promise<WorksheetFile> {
-  const { row, summary } = await readJob(store, id, personId);
-  const [events, { methods, version }, people, passport, evidence, times] = await Promise.all([
+  const row = await readJob(store, id);
+  const [passport, events, { methods, version }, people, evidence] = await Promise.all([
+    readPassport(store, row.instrumentId),
     readEvents(store, row.id, after, most),
     readHouse(store),
     store.query<{ id: string; name: string }[]>(
       'SELECT id, name FROM person WHERE id = $1 OR id IN (SELECT person_id FROM bench_event WHERE job_id = $2)',
       [personId, row.id],
     ),
-    readPassport(store, row.instrumentId),
     countsFor(store, row.instrumentId, personId),
-    timesFor(store, personId, [summary.instrument.family]),
   ]);
+  const times = await timesFor(store, personId, [passport.family]);
+  const job = summaryOf(row, passport, learnedMinutes(times, personId, passport.family, passport.stringCount));
   const more = events.length === most;
-  return { job: summary, passport, events, more, people, house: methods, houseVersion: version, evidence, times };
+  return { job, passport, events, more, people, house: methods, houseVersion: version, evidence, times };
 }
 
-async function readJob(store: DataSource, id: string, personId: string): Promise<{ row: JobRow; summary: JobSummary }> {
+async function readJob(store: DataSource, id: string): Promise<JobRow> {
   const row = await store.getRepository(JobRow).findOneBy({ id });
   if (row === null) throw new Refusal('unknown', 'There is no job with that id.');
-  const [summary] = await toSummaries(store, [row], personId);
+  return row;
+}
+
+async function oneSummary(store: DataSource, id: string, personId: string): Promise<JobSummary> {
+  const [summary] = await toSummaries(store, [await readJob(store, id)], personId);
   if (summary === undefined) throw new TypeError('one row gives one summary');
-  return { row, summary };
+  return summary;
 }
 
 async function toSummaries(store: DataSource, rows: readonly JobRow[], personId: string): Promise<JobSummary[]> {
@@ -92,7 +99,7 @@ async function toSummaries(store: DataSource, rows: readonly JobRow[], personId:
   );
   const families = [...new Set([...instruments.values()].map(({ family }) => family))];
   const times = await timesFor(store, personId, families);
-  const paces = new Map<string, ReturnType<typeof learnedMinutes>>();
+  const paces = new Map<string, LearnedMinutes>();
   const paceOf = ({ family, stringCount }: Pick<InstrumentSummary, 'family' | 'stringCount'>) => {
     const key = `${family} ${stringCount}`;
     const pace = paces.get(key) ?? learnedMinutes(times, personId, family, stringCount);
@@ -101,19 +108,19 @@ async function toSummaries(store: DataSource, rows: readonly JobRow[], personId:
   };
   return rows.flatMap((row) => {
     const instrument = instruments.get(row.instrumentId);
-    if (instrument === undefined) return [];
-    const learned = paceOf(instrument);
-    return {
-      id: row.id,
-      state: row.state,
-      stage: row.stage,
-      reason: row.reason,
-      takenInAt: row.takenInAt.toISOString(),
-      promisedAt: row.promisedAt?.toISOString() ?? null,
-      setName: row.setName,
-      attendedMinutes: learned.attendedMinutes,
-      learnedFrom: learned.jobs,
-      instrument,
-    };
+    return instrument === undefined ? [] : summaryOf(row, instrument, paceOf(instrument));
   });
 }
+
+const summaryOf = (row: JobRow, instrument: InstrumentSummary, learned: LearnedMinutes): JobSummary => ({
+  id: row.id,
+  state: row.state,
+  stage: row.stage,
+  reason: row.reason,
+  takenInAt: row.takenInAt.toISOString(),
+  promisedAt: row.promisedAt?.toISOString() ?? null,
+  setName: row.setName,
+  attendedMinutes: learned.attendedMinutes,
+  learnedFrom: learned.jobs,
+  instrument,
+});

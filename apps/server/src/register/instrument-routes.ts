@@ -10,8 +10,10 @@ import { containing } from './search.js';
 import { summariesFound } from './summaries.js';
 
 export const listInstruments: Handler<'listInstruments'> = async ({ store, query: { search = '', after, limit } }) => {
-  const instruments = await summariesFound(store, { search, after, limit });
-  const count = await countSome(store, 'instrument WHERE search LIKE lower($1)', [containing(search)]);
+  const [instruments, count] = await Promise.all([
+    summariesFound(store, { search, after, limit }),
+    countSome(store, 'instrument WHERE search LIKE lower($1)', [containing(search)]),
+  ]);
   return { instruments, next: instruments.length < limit ? null : (instruments.at(-1)?.passport ?? null), count };
 };
 

@@ -6,10 +6,13 @@ import { summariesOf } from './summaries.js';
 
 /** @throws Refusal where there is none. */
 export async function readPassport(store: DataSource, id: string): Promise<Passport> {
-  const row = await store.getRepository(InstrumentRow).findOneBy({ id });
-  const summary = (await summariesOf(store, [id])).get(id);
+  const [row, summaries, setups] = await Promise.all([
+    store.getRepository(InstrumentRow).findOneBy({ id }),
+    summariesOf(store, [id]),
+    store.getRepository(SetupRow).find({ where: { instrumentId: id }, order: { fittedAt: 'DESC' } }),
+  ]);
+  const summary = summaries.get(id);
   if (row === null || summary === undefined) throw new Refusal('unknown', 'There is no instrument with that id.');
-  const setups = await store.getRepository(SetupRow).find({ where: { instrumentId: id }, order: { fittedAt: 'DESC' } });
   const { version, remark, geometry, methods } = row;
   return { ...summary, version, remark, geometry, methods, current: setups[0]?.setup ?? null, setups: setups.map(({ setup }) => setup) };
 }

@@ -6,14 +6,22 @@ import { addOnce, isSame, OwnerRow } from '../store/index.js';
 import { countSome } from './count-some.js';
 import { containing } from './search.js';
 
-const OWNERS = `SELECT o.id, o.name, o.contact, o.version, (SELECT count(*)::int FROM instrument WHERE owner_id = o.id) AS "instrumentCount" FROM owner o`;
+const COLUMNS = `o.id, o.name, o.contact, o.version, (SELECT count(*)::int FROM instrument WHERE owner_id = o.id) AS "instrumentCount"`;
+/** Found first and sorted then: names that match may all stand at the end of the alphabet, and the planner would read it from the start. */
+const FOUND = 'WITH found AS MATERIALIZED (SELECT * FROM owner WHERE lower(name) LIKE lower($1))';
 
 export const listOwners: Handler<'listOwners'> = async ({ store, query: { search, after, limit } }) => {
-  const found = 'lower(name) LIKE lower($1)';
-  const from = after === undefined ? '' : 'AND (lower(name), id) > (SELECT lower(name), id FROM owner WHERE id = $3)';
-  const parameters = [containing(search), limit, ...(after === undefined ? [] : [after])];
-  const owners: Owner[] = await store.query(`${OWNERS} WHERE ${found} ${from} ORDER BY lower(name), id LIMIT $2`, parameters);
-  const count = await countSome(store, `owner WHERE ${found}`, [containing(search)]);
+  const [pattern, all] = [containing(search), containing() === containing(search)];
+  const [found, from] = all ? ['', 'owner'] : [FOUND, 'found'];
+  const further = after === undefined ? '' : 'AND (lower(o.name), o.id) > (SELECT lower(name), id FROM owner WHERE id = $3)';
+  const parameters = [pattern, limit, ...(after === undefined ? [] : [after])];
+  const [owners, count] = await Promise.all([
+    store.query<Owner[]>(
+      `${found} SELECT ${COLUMNS} FROM ${from} o WHERE lower(o.name) LIKE lower($1) ${further} ORDER BY lower(o.name), o.id LIMIT $2`,
+      parameters,
+    ),
+    countSome(store, 'owner WHERE lower(name) LIKE lower($1)', [pattern]),
+  ]);
   return { owners, next: owners.length < limit ? null : (owners.at(-1)?.id ?? null), count };
 };
 
@@ -34,7 +42,7 @@ export const changeOwner: Handler<'changeOwner'> = async ({ store, params, body 
 };
 
 async function oneOwner(store: DataSource, id: string): Promise<Owner> {
-  const [owner]: Owner[] = await store.query(`${OWNERS} WHERE o.id = $1`, [id]);
+  const [owner]: Owner[] = await store.query(`SELECT ${COLUMNS} FROM owner o WHERE o.id = $1`, [id]);
   if (owner === undefined) throw new Refusal('unknown', 'There is no owner with that id.');
   return owner;
 }

@@ -23,7 +23,7 @@ const MOST_PASSPORT = 2 ** 31 - 1;
 /** A place in the log: what comes after it is asked for. */
 const place = z.coerce.number().int().min(0).max(Number.MAX_SAFE_INTEGER).default(0);
 /** Most events that one answer holds. */
-export const MOST_EVENTS_READ = 500;
+export const MOST_EVENTS_READ = 200;
 /** Most events that one request may carry. */
 export const MOST_EVENTS = 200;
 

@@ -34,11 +34,11 @@ const ROUNDS = 8;
 export function learnedPace(times: readonly TimedStage[], personId: string, family: Family, stage: Stage): Pace {
   const spread = PACE.spread.value;
   const samples = times.flatMap((time) => {
-    const expected = stageMinutes(time.family, time.stringCount, time.stage);
-    if (time.stage !== stage || expected === 0 || time.minutes <= 0) return [];
     const own = time.personId === personId;
     const alike = time.family === family;
-    if (!own && !alike) return [];
+    if (time.stage !== stage || time.minutes <= 0 || (!own && !alike)) return [];
+    const expected = stageMinutes(time.family, time.stringCount, time.stage);
+    if (expected === 0) return [];
     const off = Math.log(time.minutes / expected);
     return Math.abs(off) > PACE.neverDone.value ? [] : [{ off, weight: own && alike ? 1 : PACE.elsewhere.value, counts: own && alike }];
   });

@@ -1,0 +1,65 @@
+import connectPgSimple from 'connect-pg-simple';
+import type { Request } from 'express';
+import session, { type SessionData } from 'express-session';
+import type { Pool } from 'pg';
+import type { Logger } from 'pino';
+import type { Person } from '@gold-peg/contract/people';
+import type { PersonRow } from '../store/index.js';
+import { toPerson } from './person.js';
+
+declare module 'express-session' {
+  interface SessionData {
+    personId: string;
+  }
+}
+
+/** A session as it is read: with its person, as the database knows them now. */
+interface Found extends SessionData {
+  person?: Person | null;
+}
+type Row = { sess: SessionData } & ({ id: null } | PersonRow);
+
+const PERSONS = new WeakMap<Request, Person | null>();
+
+/** The person whose session this is: looked up at every request, so that a role that was taken away is gone at once. */
+export const whoAsks = (request: Request): Person | null => PERSONS.get(request) ?? null;
+
+/** A session lives for a working day from when it was used last; to the minute is near enough. */
+const TOUCH_MS = 60_000;
+/** Sessions remembered at most; forgetting one writes it once more. */
+const MOST = 10_000;
+
+const SESSION_AND_PERSON = `SELECT s.sess, p.id, p.name, p.role, p.preferences, p.version FROM session s
+  LEFT JOIN person p ON p.id = (s.sess->>'personId')::uuid WHERE s.sid = $1 AND s.expire >= now()`;
+
+/**
+ * Sessions in PostgreSQL. A session and its person are one question; that it was used is written once a minute, not at every request: each would wait for
+ * the disk.
+ */
+export function sessionStore(pool: Pool, log: Logger): session.Store {
+  const PgStore = connectPgSimple(session);
+  const touched = new Map<string, number>();
+
+  class SessionStore extends PgStore {
+    override get(sid: string, done: (error: unknown, found?: Found | null) => void): void {
+      pool.query<Row>(SESSION_AND_PERSON, [sid]).then(({ rows: [row] }) => done(null, row === undefined ? null : found(row)), done);
+    }
+
+    override createSession(request: Request, data: Found): session.Session & SessionData {
+      PERSONS.set(request, data.person ?? null);
+      delete data.person; // from this very object: the session would pass for changed, and be written at every request
+      return super.createSession(request, data);
+    }
+
+    override touch(sid: string, data: SessionData, done?: () => void): void {
+      const now = Date.now();
+      if (now - (touched.get(sid) ?? 0) < TOUCH_MS) return done?.();
+      if (touched.size >= MOST) touched.clear();
+      touched.set(sid, now);
+      super.touch(sid, data, done);
+    }
+  }
+  return new SessionStore({ pool, tableName: 'session', errorLog: (...what) => log.warn({ what }, 'session store') });
+}
+
+const found = (row: Row): Found => ({ ...row.sess, person: row.id === null ? null : toPerson(row) });
