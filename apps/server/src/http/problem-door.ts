@@ -1,5 +1,6 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Logger } from 'pino';
+import { REQUEST_HEADER } from '@gold-peg/contract/endpoints';
 import { problem, type Problem } from '@gold-peg/contract/problems';
 import { Refusal } from './refusal.js';
 
@@ -11,7 +12,7 @@ export const problemDoor =
   (log: Logger): ErrorRequestHandler =>
   (error: unknown, request, response, next) => {
     const answer = problemOf(error);
-    if (answer.status >= 500) log.error({ err: error, path: request.path }, answer.title);
+    if (answer.status >= 500) log.error({ err: error, path: request.path, request: request.get(REQUEST_HEADER) }, answer.title);
     if (response.headersSent) return next(error);
     response.status(answer.status).type('application/problem+json').send(JSON.stringify(answer));
   };

@@ -14,7 +14,9 @@ import { HeldKeys } from './ui/held-keys';
       <p class="asking" role="status">Opening the workshop …</p>
     }
     @case ('signed-out') {
-      <peg-sign-in />
+      @defer (on immediate) {
+        <peg-sign-in />
+      }
     }
     @case ('signed-in') {
       <peg-frame />

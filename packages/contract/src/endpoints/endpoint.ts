@@ -3,6 +3,8 @@ import type { Role } from '../people/index.js';
 
 /** Request header with the id of the person for whom a page asks. */
 export const PERSON_HEADER = 'x-person';
+/** A name that a page gives its request, and that the log of the server repeats where it failed. */
+export const REQUEST_HEADER = 'x-request-id';
 
 interface Common {
   path: `/api/${string}`;

@@ -1,4 +1,4 @@
-export { PERSON_HEADER } from './endpoint.js';
+export { PERSON_HEADER, REQUEST_HEADER } from './endpoint.js';
 export type { Endpoint, JsonEndpoint, StreamEndpoint } from './endpoint.js';
 export { FEED_HEARTBEAT_MS, feedMessage, type FeedMessage } from './feed-message.js';
 export { openApi } from './open-api.js';

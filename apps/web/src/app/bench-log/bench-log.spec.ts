@@ -3,7 +3,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEFAULT_PREFERENCES } from '@gold-peg/contract/people';
 import { problem, type ProblemType } from '@gold-peg/contract/problems';
 import type { BenchEvent } from '@gold-peg/craft/worksheet';
-import { Api } from '../server/api';
+import { Connection } from '../server/connection';
+import { TIME_LIMIT } from '../server/interceptors';
 import { Session } from '../session/session';
 import { BenchDatabase } from './bench-database';
 import { BenchLog } from './bench-log';
@@ -66,6 +67,7 @@ describe('the bench log on a device', () => {
   beforeEach(async () => {
     far = new FarEnd();
     vi.stubGlobal('fetch', far.fetch);
+    TestBed.configureTestingModule({ providers: [{ provide: TIME_LIMIT, useValue: 150 }] }); // ten seconds, for who waits
     database = TestBed.inject(BenchDatabase);
     await database.events.clear();
     TestBed.inject(Session).person.set(person);
@@ -162,14 +164,9 @@ describe('the bench log on a device', () => {
   });
 
   it('is not held up for ever by a server that never answers', async () => {
-    vi.spyOn(AbortSignal, 'timeout').mockImplementation(() => {
-      const patience = new AbortController();
-      setTimeout(() => patience.abort(), 100); // ten seconds, for who waits
-      return patience.signal;
-    });
     far.silent = true;
     await log.append(job, strip(6));
-    await vi.waitFor(() => expect(TestBed.inject(Api).away()).toBe(true), { timeout: 6000 });
+    await vi.waitFor(() => expect(TestBed.inject(Connection).away()).toBe(true), { timeout: 6000 });
     await vi.waitFor(() => expect(far.requests.length).toBeGreaterThan(1), { timeout: 6000 }); // tried again
     far.silent = false;
     await settled();

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import type { Comparison } from '@gold-peg/craft/gauges';
 import { CONCERT_A4, type Hertz } from '@gold-peg/craft/units';
 import { Measures } from '../preferences/measures';
@@ -9,7 +10,7 @@ import { axisOf, compareRows, MOST_SEMITONES } from './compare-rows';
 @Component({
   selector: 'peg-compare-lanes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LaneBadge],
+  imports: [LaneBadge, MatButtonModule],
   templateUrl: './compare-lanes.html',
   styleUrl: './compare-lanes.scss',
 })

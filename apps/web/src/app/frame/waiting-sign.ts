@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { BenchLog } from '../bench-log/bench-log';
-import { Api } from '../server/api';
+import { Connection } from '../server/connection';
 import { NewerPage } from './newer-page';
 import { Session } from '../session/session';
 
@@ -9,7 +10,7 @@ import { Session } from '../session/session';
 @Component({
   selector: 'peg-waiting-sign',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink],
+  imports: [MatButtonModule, RouterLink],
   template: `
     <div role="status">
       @if (says(); as words) {
@@ -21,13 +22,13 @@ import { Session } from '../session/session';
       @if (log.refused().length; as count) {
         <span class="sign refused">
           {{ count }} {{ count === 1 ? 'step' : 'steps' }} could not be kept ·
-          <a class="quiet" routerLink="/set-aside">see to {{ count === 1 ? 'it' : 'them' }}</a>
+          <a matButton class="quiet" routerLink="/set-aside">see to {{ count === 1 ? 'it' : 'them' }}</a>
         </span>
       }
       @if (newer.isReady()) {
         <span class="sign">
           A newer page is ready; nothing under way is lost.
-          <button type="button" class="quiet" (click)="newer.take()">take it</button>
+          <button matButton type="button" class="quiet" (click)="newer.take()">take it</button>
         </span>
       }
     </div>
@@ -59,7 +60,7 @@ import { Session } from '../session/session';
 export class WaitingSign {
   protected readonly log = inject(BenchLog);
   protected readonly newer = inject(NewerPage);
-  private readonly away = inject(Api).away;
+  private readonly away = inject(Connection).away;
   private readonly session = inject(Session);
 
   /** What waits of who is signed in, and whether the server answers; null where there is nothing to say. */

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { MatMenuModule } from '@angular/material/menu';
 import { Session } from '../session/session';
 
@@ -6,9 +7,9 @@ import { Session } from '../session/session';
 @Component({
   selector: 'peg-you-menu',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatMenuModule],
+  imports: [MatButtonModule, MatMenuModule],
   template: `
-    <button type="button" class="you" [matMenuTriggerFor]="menu" [attr.aria-label]="'You: ' + name()">
+    <button matButton type="button" class="you" [matMenuTriggerFor]="menu" [attr.aria-label]="'You: ' + name()">
       {{ initials() }}
     </button>
     <mat-menu #menu="matMenu" class="you-menu">
@@ -36,8 +37,9 @@ import { Session } from '../session/session';
       border: 1px solid var(--fret);
       border-radius: 50%;
       background: none;
-      color: #fff;
       font: 600 15px/1 var(--face);
+
+      --mat-button-text-label-text-color: #fff;
       cursor: pointer;
     }
     .who {

@@ -1,15 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { ownerSchema, type Owner } from '@gold-peg/contract/register';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
+import { ownerDraft, ownerSchema, type Owner } from '@gold-peg/contract/register';
 import { Api } from '../server/api';
 import { Keeper } from '../server/keeper';
+import { heldTo, readForm } from '../form';
 import { BothVersions } from '../ui/both-versions';
 
 /** Owners beside the instruments: pick one to see theirs, or change name and contact. */
 @Component({
   selector: 'peg-owners-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BothVersions, FormsModule],
+  imports: [BothVersions, MatButtonModule, MatInputModule, ReactiveFormsModule],
   templateUrl: './owners-panel.html',
   styleUrl: './owners-panel.scss',
 })
@@ -24,30 +28,33 @@ export class OwnersPanel {
   private readonly api = inject(Api);
   /** The owner being changed, as it was read, and what is typed. */
   protected readonly editing = signal<Owner | null>(null);
-  protected readonly name = signal('');
-  protected readonly contact = signal('');
+  protected readonly form = inject(NonNullableFormBuilder).group({
+    name: ['', heldTo(ownerDraft.shape.name)],
+    contact: ['', heldTo(ownerDraft.shape.contact)],
+  });
+  private readonly typed = toSignal(this.form.valueChanges, { initialValue: this.form.value });
   protected readonly keeper = new Keeper<Owner>((current) => ownerSchema.parse(current));
   /** What stands now where it is in the way, beside what is typed. */
   protected readonly clashes = computed(() => {
     const now = this.keeper.now();
     if (now === null) return [];
+    const { name = '', contact = '' } = this.typed();
     return [
-      { what: 'Name', now: now.name, typed: this.name() },
-      { what: 'How to reach them', now: now.contact, typed: this.contact() },
+      { what: 'Name', now: now.name, typed: name },
+      { what: 'How to reach them', now: now.contact, typed: contact },
     ].filter((clash) => clash.now !== clash.typed);
   });
 
   protected edit(owner: Owner): void {
     this.keeper.forget();
     this.editing.set(owner);
-    this.name.set(owner.name);
-    this.contact.set(owner.contact);
+    this.form.reset({ name: owner.name, contact: owner.contact });
   }
 
   protected async save(): Promise<void> {
     const owner = this.editing();
-    if (owner === null) return;
-    const typed = { name: this.name().trim(), contact: this.contact().trim() };
+    const typed = readForm(this.form, ownerDraft);
+    if (owner === null || typed === null) return;
     const kept = await this.keeper.keep({
       read: owner,
       untouched: (now, read) => [read, typed].some(({ name, contact }) => now.name === name && now.contact === contact),

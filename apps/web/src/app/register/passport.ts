@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, resource, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import type { PastSetup } from '@gold-peg/contract/register';
 import { expectedEffort } from '@gold-peg/craft/day';
@@ -24,7 +25,7 @@ import { PassportEdit } from './passport-edit';
 @Component({
   selector: 'peg-passport',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, RouterLink, Fact, PassportEdit, PlaceHeader, Trouble],
+  imports: [Fact, FormsModule, MatButtonModule, PassportEdit, PlaceHeader, RouterLink, Trouble],
   templateUrl: './passport.html',
   styleUrl: './passport.scss',
 })

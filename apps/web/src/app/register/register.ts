@@ -2,6 +2,7 @@ import { ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { MOST_COUNTED } from '@gold-peg/contract/register';
 import { debounceTime, distinctUntilChanged } from 'rxjs';
@@ -20,7 +21,7 @@ const READ_AHEAD = 40;
 @Component({
   selector: 'peg-register',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, RouterLink, ScrollingModule, Fact, OwnersPanel, PlaceHeader, Trouble],
+  imports: [Fact, FormsModule, MatButtonModule, OwnersPanel, PlaceHeader, RouterLink, ScrollingModule, Trouble],
   templateUrl: './register.html',
   styleUrl: './register.scss',
 })

@@ -2,6 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { problem } from '@gold-peg/contract/problems';
 import { Api } from './api';
+import { Connection } from './connection';
 import { sayProblem, ServerProblem } from './server-problem';
 
 interface Asked {
@@ -16,6 +17,7 @@ const signedOutSession = { person: null, csrfToken: 'fresh token', demoSignIn: n
 
 describe('the client of the contract', () => {
   let api: Api;
+  let connection: Connection;
   let asked: Asked[];
   let replies: Reply[];
 
@@ -36,6 +38,7 @@ describe('the client of the contract', () => {
       return Promise.resolve(new Response(JSON.stringify(reply.body), { status: reply.status }));
     });
     api = TestBed.inject(Api);
+    connection = TestBed.inject(Connection);
   });
   afterEach(() => vi.unstubAllGlobals());
 
@@ -92,9 +95,9 @@ describe('the client of the contract', () => {
   ])('knows the server as away for %s, and as back with the next answer', async (_what, reply) => {
     replies = [reply, { status: 200, body: [] }];
     expect((await failure(api.call('listJobs', {}))).away).toBe(true);
-    expect(api.away()).toBe(true);
+    expect(connection.away()).toBe(true);
     await api.call('listJobs', {});
-    expect(api.away()).toBe(false);
+    expect(connection.away()).toBe(false);
   });
 
   it('hands on what the server says of a field', async () => {
@@ -107,7 +110,7 @@ describe('the client of the contract', () => {
 
   it('tells once that nobody is signed in any more', async () => {
     const heard = vi.fn();
-    api.signedOut.subscribe(heard);
+    connection.signedOut.subscribe(heard);
     replies = [
       { status: 401, body: problem('signed-out', 'Sign in first.') },
       { status: 403, body: problem('not-allowed', 'no') },

@@ -3,7 +3,7 @@ import { toObservable } from '@angular/core/rxjs-interop';
 import { ENDPOINTS, FEED_HEARTBEAT_MS, feedMessage, type FeedMessage } from '@gold-peg/contract/endpoints';
 import { distinctUntilChanged, EMPTY, map, Observable, retry, share, Subject, switchMap, timer } from 'rxjs';
 import { Session } from '../session/session';
-import { Api } from './api';
+import { Connection } from './connection';
 
 const RETRY_MS = 1000;
 /** A line that was silent for so long is dead, though nobody closed it. */
@@ -14,7 +14,7 @@ export type FeedNews = { kind: 'open' } | { kind: 'log'; message: FeedMessage };
 
 @Injectable({ providedIn: 'root' })
 export class LiveFeed {
-  private readonly api = inject(Api);
+  private readonly connection = inject(Connection);
   private readonly session = inject(Session);
   private readonly signedIn = toObservable(this.session.state).pipe(
     map((state) => state === 'signed-in'),
@@ -25,12 +25,12 @@ export class LiveFeed {
     const source = new EventSource(ENDPOINTS.feed.path);
     const heard = new Subject<void>();
     const silence = heard.pipe(switchMap(() => timer(SILENT_MS))).subscribe(() => {
-      this.api.away.set(true);
+      this.connection.away.set(true);
       subscriber.error(new Error('the feed is silent'));
     });
     source.onopen = () => {
       heard.next();
-      this.api.away.set(false);
+      this.connection.away.set(false);
       subscriber.next({ kind: 'open' });
     };
     source.addEventListener('here', () => heard.next());
@@ -40,7 +40,7 @@ export class LiveFeed {
       if (read.success) subscriber.next({ kind: 'log', message: read.data });
     });
     source.onerror = () => {
-      this.api.away.set(true);
+      this.connection.away.set(true);
       if (source.readyState !== EventSource.CLOSED) return; // it tries again by itself
       void this.session.ask(); // an answer that is no feed: perhaps the session has ended
       subscriber.error(new Error('the feed was closed'));

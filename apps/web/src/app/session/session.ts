@@ -3,6 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { DEFAULT_PREFERENCES, personSchema, type Person, type Preferences, type Session as Answer } from '@gold-peg/contract/people';
 import { filter, fromEvent, merge } from 'rxjs';
 import { Api } from '../server/api';
+import { Connection } from '../server/connection';
 import { ServerProblem } from '../server/server-problem';
 
 const REMEMBERED = 'gold-peg.person';
@@ -14,6 +15,7 @@ const MOST_TRIES = 3;
 @Injectable({ providedIn: 'root' })
 export class Session {
   private readonly api = inject(Api);
+  private readonly connection = inject(Connection);
   private readonly answer = signal<Answer | null>(null);
   private sending: Promise<void> = Promise.resolve();
 
@@ -25,9 +27,9 @@ export class Session {
   readonly demoSignIn = computed(() => this.answer()?.demoSignIn ?? null);
 
   constructor() {
-    this.api.signedOut.pipe(takeUntilDestroyed()).subscribe(() => this.ended());
+    this.connection.signedOut.pipe(takeUntilDestroyed()).subscribe(() => this.ended());
     // the session is the browser's: where another page signed somebody else in, this one is theirs as well
-    merge(this.api.anotherPerson, fromEvent<StorageEvent>(window, 'storage').pipe(filter(({ key }) => key === REMEMBERED)))
+    merge(this.connection.anotherPerson, fromEvent<StorageEvent>(window, 'storage').pipe(filter(({ key }) => key === REMEMBERED)))
       .pipe(takeUntilDestroyed())
       .subscribe(() => void this.ask());
   }
@@ -51,7 +53,7 @@ export class Session {
   }
 
   private ended(): void {
-    this.api.person = null;
+    this.connection.person = null;
     this.person.set(null);
     this.state.set('signed-out');
   }
@@ -101,7 +103,7 @@ export class Session {
   private become(person: Person): void {
     const remembered = JSON.stringify(person);
     if (localStorage.getItem(REMEMBERED) !== remembered) localStorage.setItem(REMEMBERED, remembered);
-    this.api.person = person.id;
+    this.connection.person = person.id;
     this.person.set(person);
     this.state.set('signed-in');
   }

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { isTick, stageOf, type BenchEvent } from '@gold-peg/craft/worksheet';
 import { BenchLog } from '../bench-log/bench-log';
@@ -8,7 +9,7 @@ import { PlaceHeader } from '../ui/place-header';
 @Component({
   selector: 'peg-set-aside',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [PlaceHeader, RouterLink],
+  imports: [MatButtonModule, PlaceHeader, RouterLink],
   template: `<peg-place-header heading="Set aside" sub="Steps of this device that could not be kept. They count nowhere until they are." />
     <ul>
       @for (row of rows(); track row.id) {
@@ -18,9 +19,9 @@ import { PlaceHeader } from '../ui/place-header';
           </p>
           <p class="fault">{{ row.why }}</p>
           <p class="ways">
-            <button type="button" class="quiet" (click)="log.sendAgain(row.id)">send it again</button>
-            <a class="quiet" [routerLink]="row.worksheet">do it again at its worksheet</a>
-            <button type="button" class="quiet" (click)="log.throwAway(row.id)">throw it away</button>
+            <button matButton type="button" class="quiet" (click)="log.sendAgain(row.id)">send it again</button>
+            <a matButton class="quiet" [routerLink]="row.worksheet">do it again at its worksheet</a>
+            <button matButton type="button" class="quiet" (click)="log.throwAway(row.id)">throw it away</button>
           </p>
         </li>
       } @empty {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
@@ -31,7 +32,7 @@ const KINDS = ['either', 'smooth', 'wound'] as const;
 @Component({
   selector: 'peg-gauge-finder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatCheckboxModule, MatDialogModule, MatProgressBarModule, MatRadioModule, MatSelectModule],
+  imports: [FormsModule, MatButtonModule, MatCheckboxModule, MatDialogModule, MatProgressBarModule, MatRadioModule, MatSelectModule],
   templateUrl: './gauge-finder.html',
   styleUrl: './gauge-finder.scss',
 })

@@ -4,6 +4,7 @@ import { RouterLink } from '@angular/router';
 import { interval, map, startWith, throttleTime } from 'rxjs';
 import { BenchDatabase } from '../bench-log/bench-database';
 import { Api } from '../server/api';
+import { Connection } from '../server/connection';
 import { LiveFeed } from '../server/live-feed';
 import { sayProblem } from '../server/server-problem';
 import { Caution } from '../ui/caution';
@@ -37,7 +38,7 @@ export class Today {
   );
 
   protected readonly jobs = resource({ loader: () => this.api.call('listJobs', {}) });
-  protected readonly away = inject(Api).away;
+  protected readonly away = inject(Connection).away;
   private readonly files = resource({ loader: () => this.database.files.toArray() });
   /** Worksheets to go on with while the server is away. */
   protected readonly kept = computed(() =>

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatSelectModule } from '@angular/material/select';
 import type { StringProperties } from '@gold-peg/craft/strings';
@@ -38,7 +39,7 @@ const SCALE = { width: 240, semitones: 20 };
 @Component({
   selector: 'peg-tuning-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatDialogModule, MatSelectModule],
+  imports: [FormsModule, MatButtonModule, MatDialogModule, MatSelectModule],
   templateUrl: './tuning-editor.html',
   styleUrl: './tuning-editor.scss',
 })

@@ -1,4 +1,5 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, ElementRef, inject, input, output } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 
 /** One thing that two people changed: as it stands now, and as it was typed here. */
 export interface Clash {
@@ -11,6 +12,7 @@ export interface Clash {
 @Component({
   selector: 'peg-both-versions',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule],
   template: `<section role="alert" aria-label="Somebody else changed this meanwhile">
     <p><b>Somebody else changed this meanwhile.</b> What you typed is still here.</p>
     <table>
@@ -31,8 +33,8 @@ export interface Clash {
         }
       </tbody>
     </table>
-    <button type="button" class="act" (click)="kept.emit()"><span>keep mine on top</span> <kbd>Enter</kbd></button>
-    <button type="button" class="quiet" (click)="taken.emit()">take it as it stands now</button>
+    <button matButton="filled" type="button" class="act" (click)="kept.emit()"><span>keep mine on top</span> <kbd>Enter</kbd></button>
+    <button matButton type="button" class="quiet" (click)="taken.emit()">take it as it stands now</button>
   </section>`,
   styles: `
     section {

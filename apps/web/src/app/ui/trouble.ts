@@ -1,12 +1,14 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 
 /** What failed, what is safe, and what to do. */
 @Component({
   selector: 'peg-trouble',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule],
   template: `<div role="alert">
     <p>{{ says() }}</p>
-    <button type="button" class="quiet" (click)="again.emit()">Try again</button>
+    <button matButton type="button" class="quiet" (click)="again.emit()">Try again</button>
   </div>`,
   styles: `
     div {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatSelectModule } from '@angular/material/select';
 import type { StockKind } from '@gold-peg/contract/stock';
@@ -22,7 +23,7 @@ const MOVES_SHOWN = 12;
 @Component({
   selector: 'peg-shelf-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatCheckboxModule, MatSelectModule, Trouble],
+  imports: [FormsModule, MatButtonModule, MatCheckboxModule, MatSelectModule, Trouble],
   templateUrl: './shelf-view.html',
   styleUrl: './shelf-view.scss',
 })

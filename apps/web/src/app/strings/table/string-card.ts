@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { dequal } from 'dequal';
 import { MatSelectModule } from '@angular/material/select';
 import { asTableString, storedString, type StoredString, type StringRow } from '@gold-peg/contract/strings';
@@ -18,7 +19,7 @@ const MM_PER_THOUSANDTH = 0.0254;
 @Component({
   selector: 'peg-string-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BothVersions, FormsModule, MatSelectModule],
+  imports: [BothVersions, FormsModule, MatButtonModule, MatSelectModule],
   template: `
     <h2>{{ gauge() }} · {{ lineName() }}</h2>
     <dl>
@@ -60,7 +61,7 @@ const MM_PER_THOUSANDTH = 0.0254;
         @if (fault() ?? keeper.fault(); as says) {
           <p class="fault" role="alert">{{ says }}</p>
         }
-        <button type="submit" class="act" [disabled]="keeper.busy()">Keep</button>
+        <button matButton="filled" type="submit" class="act" [disabled]="keeper.busy()">Keep</button>
         <p class="soft" role="status">{{ said() }}</p>
       </form>
       @if (clashes().length > 0) {
@@ -81,7 +82,7 @@ const MM_PER_THOUSANDTH = 0.0254;
         @if (anotherFault(); as says) {
           <p class="fault" role="alert">{{ says }}</p>
         }
-        <button type="submit" class="quiet">add it to the table</button>
+        <button matButton type="submit" class="quiet">add it to the table</button>
       </form>
     }
   `,

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { MatSelectModule } from '@angular/material/select';
 import { ENDPOINTS } from '@gold-peg/contract/endpoints';
 import { FAMILIES, type Family } from '@gold-peg/craft/strings';
@@ -12,7 +13,7 @@ import { found, shownString } from './string-rows';
 @Component({
   selector: 'peg-table-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatSelectModule, MarkSwatch, StringCard],
+  imports: [FormsModule, MarkSwatch, MatButtonModule, MatSelectModule, StringCard],
   templateUrl: './table-view.html',
   styleUrl: './table-view.scss',
 })

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, resource, signal 
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
+import { MatButtonModule } from '@angular/material/button';
 import { MatSelectModule } from '@angular/material/select';
 import { toInstrument, type InstrumentSummary } from '@gold-peg/contract/register';
 import { compareOn } from '@gold-peg/craft/gauges';
@@ -36,7 +37,7 @@ const SHOWN = 12;
 @Component({
   selector: 'peg-workbench',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatAutocompleteModule, MatSelectModule, CompareLanes, Trouble],
+  imports: [CompareLanes, FormsModule, MatAutocompleteModule, MatButtonModule, MatSelectModule, Trouble],
   templateUrl: './workbench.html',
   styleUrl: './workbench.scss',
 })

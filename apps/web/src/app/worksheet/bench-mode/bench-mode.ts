@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { Measures } from '../../preferences/measures';
 import { AnchorFrames } from '../../anchor/anchor-frames';
 import { Caution } from '../../ui/caution';
@@ -12,11 +13,11 @@ import { bigNumbers } from './prompt';
 @Component({
   selector: 'peg-bench-mode',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnchorFrames, Caution],
+  imports: [AnchorFrames, Caution, MatButtonModule],
   template: `<section aria-label="Bench mode">
     <header>
       <span>{{ stage() }}</span>
-      <button type="button" class="quiet" (click)="actions.large.set(false)">back to the worksheet <b>B</b></button>
+      <button matButton type="button" class="quiet" (click)="actions.large.set(false)">back to the worksheet <b>B</b></button>
     </header>
     @if (lane(); as string) {
       <div class="string">
@@ -53,6 +54,7 @@ import { bigNumbers } from './prompt';
     }
     <div class="acts">
       <button
+        matButton="filled"
         type="button"
         class="act"
         [disabled]="desk.inHandIsDone() || desk.heldUp() !== null || desk.closed()"
@@ -60,7 +62,7 @@ import { bigNumbers } from './prompt';
       >
         <span>String {{ lane()?.number }} {{ step()?.done }}</span> <kbd>Space</kbd>
       </button>
-      <button type="button" class="quiet" (click)="actions.speak()">say it aloud <b>S</b></button>
+      <button matButton type="button" class="quiet" (click)="actions.speak()">say it aloud <b>S</b></button>
     </div>
     <peg-caution>{{ desk.cautions() }}</peg-caution>
   </section>`,

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { MatSelectModule } from '@angular/material/select';
 import { expectedEffort } from '@gold-peg/craft/day';
 import { compareOn, confusables } from '@gold-peg/craft/gauges';
@@ -25,7 +26,7 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
 @Component({
   selector: 'peg-choose',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatSelectModule, Caution, CompareLanes],
+  imports: [Caution, CompareLanes, FormsModule, MatButtonModule, MatSelectModule],
   templateUrl: './choose.html',
   styleUrl: './choose.scss',
 })

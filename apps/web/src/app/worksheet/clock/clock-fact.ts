@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { sayClock, StageClock } from '../desk/stage-clock';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { STAGE_NAMES } from '../stage-rule/stage-names';
@@ -7,10 +8,12 @@ import { STAGE_NAMES } from '../stage-rule/stage-names';
 @Component({
   selector: 'peg-clock-fact',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule],
   template: `<span class="facts">
       <small>{{ label() }}</small> <b>{{ spent() }}{{ clock.paused() ? ' stopped' : '' }}</b>
     </span>
     <button
+      matButton
       type="button"
       class="quiet"
       [disabled]="desk.closed() || desk.startedAt() === null"

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { ENDPOINTS } from '@gold-peg/contract/endpoints';
 import { PAPER_KINDS, PAPERS, type Paper } from '@gold-peg/contract/paper';
@@ -9,7 +10,7 @@ import type { WorksheetDesk } from '../desk/worksheet-desk';
 @Component({
   selector: 'peg-cut-strip-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatDialogModule],
+  imports: [MatButtonModule, MatDialogModule],
   template: `<h2 mat-dialog-title>Cut strip, true to scale</h2>
     <mat-dialog-content>
       <p>
@@ -18,7 +19,7 @@ import type { WorksheetDesk } from '../desk/worksheet-desk';
       </p>
       <p class="papers">
         @for (paper of papers; track paper.id) {
-          <button type="button" class="quiet" [attr.aria-pressed]="paper.id === chosen()" (click)="chosen.set(paper.id)">
+          <button matButton type="button" class="quiet" [attr.aria-pressed]="paper.id === chosen()" (click)="chosen.set(paper.id)">
             {{ paper.name }}
           </button>
         }
@@ -29,13 +30,13 @@ import type { WorksheetDesk } from '../desk/worksheet-desk';
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end">
-      <a class="quiet" [href]="picture()" download="gold-peg-cut-strip.svg">keep as SVG</a>
+      <a matButton class="quiet" [href]="picture()" download="gold-peg-cut-strip.svg">keep as SVG</a>
       @if (taken()) {
-        <a class="act" [href]="pdf()" target="_blank" rel="noopener">PDF to print, {{ paperName() }}</a>
+        <a matButton="filled" class="act" [href]="pdf()" target="_blank" rel="noopener">PDF to print, {{ paperName() }}</a>
       } @else {
         <span class="soft">The PDF is made once a set is taken.</span>
       }
-      <button type="button" class="quiet" mat-dialog-close>Close</button>
+      <button matButton type="button" class="quiet" mat-dialog-close>Close</button>
     </mat-dialog-actions>`,
   styles: `
     img {

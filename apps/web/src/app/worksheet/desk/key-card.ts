@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { MatDialogModule } from '@angular/material/dialog';
 import { KEYS } from './keys';
 
 @Component({
   selector: 'peg-key-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatDialogModule],
+  imports: [MatButtonModule, MatDialogModule],
   template: `<h2 mat-dialog-title>Keys at the worksheet</h2>
     <mat-dialog-content>
       <dl>
@@ -17,7 +18,7 @@ import { KEYS } from './keys';
         }
       </dl>
     </mat-dialog-content>
-    <mat-dialog-actions align="end"><button type="button" class="quiet" mat-dialog-close>Close</button></mat-dialog-actions>`,
+    <mat-dialog-actions align="end"><button matButton type="button" class="quiet" mat-dialog-close>Close</button></mat-dialog-actions>`,
   styles: `
     dl {
       display: grid;

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { SCRAP_REASONS, type ScrapReason } from '@gold-peg/craft/worksheet';
 import { Shelf } from '../../shelf/shelf';
@@ -23,19 +24,19 @@ const WORDS: Readonly<Record<ScrapReason, string>> = {
 @Component({
   selector: 'peg-scrap-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatDialogModule],
+  imports: [MatButtonModule, MatDialogModule],
   template: `<h2 mat-dialog-title>String {{ data.number }} is lost: why?</h2>
     <mat-dialog-content>
       <p>It is laid out, anchored and wound again from another {{ data.gauge }}. Coil the old one and bin it at once.</p>
       <div class="reasons">
         @for (reason of reasons; track reason.why) {
-          <button type="button" class="act" [mat-dialog-close]="reason.why">{{ reason.words }}</button>
+          <button matButton="filled" type="button" class="act" [mat-dialog-close]="reason.why">{{ reason.words }}</button>
         }
       </div>
       <p [class.few]="left()?.few">{{ left()?.says }}</p>
     </mat-dialog-content>
     <mat-dialog-actions align="end"
-      ><button type="button" class="quiet" (click)="dialog.close()">it is not lost</button></mat-dialog-actions
+      ><button matButton type="button" class="quiet" (click)="dialog.close()">it is not lost</button></mat-dialog-actions
     >`,
   styles: `
     .reasons {

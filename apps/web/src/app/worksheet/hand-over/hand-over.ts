@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { nameTuning } from '@gold-peg/craft/tuning';
 import { fromMillimetres } from '@gold-peg/craft/units';
@@ -22,7 +23,7 @@ import { stillKnown } from './still-known';
 @Component({
   selector: 'peg-hand-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, RouterLink, Caution],
+  imports: [Caution, FormsModule, MatButtonModule, RouterLink],
   templateUrl: './hand-over.html',
   styleUrl: './hand-over.scss',
 })

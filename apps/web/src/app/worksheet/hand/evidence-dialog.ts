@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { turnsForSlack } from '@gold-peg/craft/post';
 import { fromMillimetres, metres, toMillimetres } from '@gold-peg/craft/units';
@@ -8,7 +9,7 @@ import type { WorksheetDesk } from '../desk/worksheet-desk';
 @Component({
   selector: 'peg-evidence-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatDialogModule],
+  imports: [MatButtonModule, MatDialogModule],
   template: `<h2 mat-dialog-title>Turns that were counted</h2>
     <mat-dialog-content>
       <p>
@@ -51,7 +52,7 @@ import type { WorksheetDesk } from '../desk/worksheet-desk';
         </table>
       }
     </mat-dialog-content>
-    <mat-dialog-actions align="end"><button type="button" class="quiet" mat-dialog-close>Close</button></mat-dialog-actions>`,
+    <mat-dialog-actions align="end"><button matButton type="button" class="quiet" mat-dialog-close>Close</button></mat-dialog-actions>`,
   styles: `
     table {
       width: 100%;

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { handMeasures } from '@gold-peg/contract/methods';
 import { invalidInput } from '@gold-peg/contract/problems';
@@ -26,7 +27,7 @@ const PARTS = [
 @Component({
   selector: 'peg-hand-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatDialogModule],
+  imports: [FormsModule, MatButtonModule, MatDialogModule],
   templateUrl: './hand-dialog.html',
   styleUrl: './hand-dialog.scss',
 })

@@ -1,4 +1,5 @@
 import { afterRenderEffect, ChangeDetectionStrategy, Component, computed, ElementRef, inject, input } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import type { StringStage } from '@gold-peg/craft/worksheet';
 import { Measures } from '../../preferences/measures';
 import { LaneBadge } from '../../ui/lane-badge';
@@ -13,7 +14,7 @@ import { stageRows } from './stage-rows';
 @Component({
   selector: 'peg-stage-lanes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DropBars, LaneBadge, MarkSwatch, Stands],
+  imports: [DropBars, LaneBadge, MarkSwatch, MatButtonModule, Stands],
   templateUrl: './stage-lanes.html',
   styleUrl: './stage-lanes.scss',
 })

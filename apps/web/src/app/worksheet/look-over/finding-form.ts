@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { found } from '@gold-peg/contract/bench-log';
 import {
   advise,
@@ -22,7 +23,7 @@ import { PART_NAMES, REFERRAL_NAMES, SEVERITY_NAMES, WOOD_NAMES } from './findin
 @Component({
   selector: 'peg-finding-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule],
+  imports: [FormsModule, MatButtonModule],
   templateUrl: './finding-form.html',
   styleUrl: './finding-form.scss',
 })

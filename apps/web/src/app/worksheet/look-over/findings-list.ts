@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { advise, compareFindings } from '@gold-peg/craft/findings';
 import { BenchActions } from '../desk/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
@@ -8,22 +9,23 @@ import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from './find
 @Component({
   selector: 'peg-findings-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule],
   template: `<h2>Findings, and last time’s</h2>
     <ul aria-label="Findings">
       @for (row of rows(); track row.key) {
         <li [class.gone]="row.gone" [class.grave]="row.grave">
           <b>{{ row.says }}</b> <span>{{ row.course }}{{ row.severity }}</span>
           @if (row.gone && !desk.closed()) {
-            <button type="button" class="quiet" (click)="still(row.key)">still so</button>
+            <button matButton type="button" class="quiet" (click)="still(row.key)">still so</button>
           } @else if (row.eventId && !desk.closed()) {
-            <button type="button" class="quiet" [attr.aria-label]="'Take back: ' + row.says" (click)="takeBack(row.eventId)">
+            <button matButton type="button" class="quiet" [attr.aria-label]="'Take back: ' + row.says" (click)="takeBack(row.eventId)">
               take back
             </button>
           }
           @if (!row.gone) {
             <small>{{ row.advice }}</small>
             @if (row.toWind !== null) {
-              <button type="button" class="quiet lead" (click)="toWind(row.toWind)">its angle and turns, at Wind …</button>
+              <button matButton type="button" class="quiet lead" (click)="toWind(row.toWind)">its angle and turns, at Wind …</button>
             }
           }
         </li>

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { advise, FINDINGS, type Finding, type MeasureKind } from '@gold-peg/craft/findings';
 import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { Measures } from '../../preferences/measures';
@@ -23,7 +24,7 @@ const MANY_LANES = 8;
 @Component({
   selector: 'peg-look-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, FindingForm, FindingsList, LaneBadge, MeasuredWidth, MeasureField, NowPanel, Stands],
+  imports: [Caution, FindingForm, FindingsList, LaneBadge, MatButtonModule, MeasuredWidth, MeasureField, NowPanel, Stands],
   templateUrl: './look-over.html',
   styleUrl: './look-over.scss',
 })

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 
 /** Notes of this job, and a line for another. */
 @Component({
   selector: 'peg-job-notes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule],
+  imports: [FormsModule, MatButtonModule],
   template: `<h2>Notes of this job</h2>
     @for (text of notes(); track $index) {
       <p class="noted">{{ text }}</p>
@@ -26,7 +27,7 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
         (ngModelChange)="text.set($event)"
         [disabled]="desk.closed()"
       />
-      <button type="submit" class="quiet" [disabled]="desk.closed()">keep</button>
+      <button matButton type="submit" class="quiet" [disabled]="desk.closed()">keep</button>
     </form>`,
   styles: `
     p {

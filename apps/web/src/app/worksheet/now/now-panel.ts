@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { isStringStage, passed } from '@gold-peg/craft/worksheet';
 import { Measures } from '../../preferences/measures';
 import { BenchActions } from '../desk/bench-actions';
@@ -9,13 +10,16 @@ import { sayHeldUp } from './held-words';
 @Component({
   selector: 'peg-now-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule],
   template: `<h2>Now</h2>
     <ng-content />
     @if (desk.closed()) {
       <p>{{ desk.sheet().handedOver === null ? ONLY_LOOKING : 'This job was handed over.' }}</p>
     } @else if (left() === 0) {
       <p>All strings are {{ done() }}.</p>
-      <button type="button" class="act" (click)="actions.markDone()"><span>On along the rule</span> <kbd>Space</kbd></button>
+      <button matButton="filled" type="button" class="act" (click)="actions.markDone()">
+        <span>On along the rule</span> <kbd>Space</kbd>
+      </button>
     } @else {
       <p>String {{ lane()?.number }}, {{ what() }}. {{ left() }} to go.</p>
       @if (held(); as why) {
@@ -23,18 +27,18 @@ import { sayHeldUp } from './held-words';
       } @else if (desk.stepInHand()?.record; as record) {
         <p class="soft"><b>Write down:</b> {{ record }}</p>
       }
-      <button type="button" class="act" (click)="actions.markDone()">
+      <button matButton="filled" type="button" class="act" (click)="actions.markDone()">
         <span>{{ says() }}</span> <kbd>Space</kbd>
       </button>
       @if (desk.inOneGo().length > 1) {
-        <button type="button" class="quiet" (click)="actions.markInOneGo()">
+        <button matButton type="button" class="quiet" (click)="actions.markInOneGo()">
           all {{ desk.inOneGo().length }} {{ done() }} <b>Shift Space</b>
         </button>
       }
     }
     <div class="back">
-      <button type="button" class="quiet" [disabled]="!actions.mayWork()" (click)="actions.takeBack()">take back</button>
-      <button type="button" class="quiet" [disabled]="desk.closed()" (click)="actions.scrap()">lost … <b>X</b></button>
+      <button matButton type="button" class="quiet" [disabled]="!actions.mayWork()" (click)="actions.takeBack()">take back</button>
+      <button matButton type="button" class="quiet" [disabled]="desk.closed()" (click)="actions.scrap()">lost … <b>X</b></button>
     </div>`,
   styles: `
     :host {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { clampCount, PAD_LIES, placesToNote, type MeasureKind } from '@gold-peg/craft/findings';
 import { Measures } from '../../preferences/measures';
 import { mmToTyped } from '../../preferences/typed-length';
@@ -10,7 +11,7 @@ import { bridgeFromAbove } from './place-layout';
 @Component({
   selector: 'peg-place-note',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MeasureField],
+  imports: [MatButtonModule, MeasureField],
   templateUrl: './place-note.html',
   styleUrl: './place-note.scss',
 })

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { toolLaid, referenceRead } from '@gold-peg/contract/bench-log';
 import type { ToolKind } from '@gold-peg/craft/tools';
 import { hertz, semitonesBetween } from '@gold-peg/craft/units';
@@ -10,7 +11,7 @@ import { toolRows, type ToolRow } from './tool-rows';
 @Component({
   selector: 'peg-bench-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule],
+  imports: [FormsModule, MatButtonModule],
   templateUrl: './bench-list.html',
   styleUrl: './bench-list.scss',
 })

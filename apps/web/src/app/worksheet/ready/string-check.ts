@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { gaugeRead } from '@gold-peg/contract/bench-log';
 import { printGauge } from '@gold-peg/craft/strings';
 import { fromInches, fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
@@ -14,7 +15,7 @@ import { Readings } from './readings';
 @Component({
   selector: 'peg-string-check',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule],
+  imports: [FormsModule, MatButtonModule],
   templateUrl: './string-check.html',
   styleUrl: './string-check.scss',
 })

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { stretchingInForce } from '@gold-peg/craft/bench-run';
 import { floats } from '@gold-peg/craft/instrument';
 import { isSoftMaterial } from '@gold-peg/craft/methods';
@@ -12,6 +13,7 @@ import { sayStretching, saySchool } from './school-words';
 @Component({
   selector: 'peg-school-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule],
   template: `@if (floats()) {
       <label
         ><input type="checkbox" [checked]="desk.sheet().blocked" [disabled]="desk.closed()" (change)="desk.block(!desk.sheet().blocked)" />
@@ -23,7 +25,7 @@ import { sayStretching, saySchool } from './school-words';
         </span></label
       >
     }
-    <p class="soft">{{ says() }} <button type="button" class="quiet" (click)="dialogs.ways(desk)">ways …</button></p>`,
+    <p class="soft">{{ says() }} <button matButton type="button" class="quiet" (click)="dialogs.ways(desk)">ways …</button></p>`,
   styles: `
     label {
       display: flex;

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { pitchRead } from '@gold-peg/contract/bench-log';
 import { FINE_WORK } from '@gold-peg/craft/settle';
 import type { PitchRead } from '@gold-peg/craft/worksheet';
@@ -19,7 +20,7 @@ interface RoundTyped extends Pick<PitchRead, 'after' | 'retuned'> {
 @Component({
   selector: 'peg-round-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule],
+  imports: [FormsModule, MatButtonModule],
   templateUrl: './round-panel.html',
   styleUrl: './round-panel.scss',
 })

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { invalidInput } from '@gold-peg/contract/problems';
 import { methodChoices } from '@gold-peg/contract/methods';
@@ -27,7 +28,7 @@ interface Asked {
 @Component({
   selector: 'peg-ways-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BothVersions, FormsModule, MatDialogModule],
+  imports: [BothVersions, FormsModule, MatButtonModule, MatDialogModule],
   templateUrl: './ways-dialog.html',
   styleUrl: './ways-dialog.scss',
 })

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import type { WhyLine } from './why-line';
 
@@ -10,7 +11,7 @@ export interface WhyData {
 @Component({
   selector: 'peg-why-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatDialogModule],
+  imports: [MatButtonModule, MatDialogModule],
   template: `<h2 mat-dialog-title>Why: {{ data.title }}</h2>
     <mat-dialog-content>
       <dl>
@@ -22,7 +23,7 @@ export interface WhyData {
         }
       </dl>
     </mat-dialog-content>
-    <mat-dialog-actions align="end"><button type="button" class="quiet" mat-dialog-close>Close</button></mat-dialog-actions>`,
+    <mat-dialog-actions align="end"><button matButton type="button" class="quiet" mat-dialog-close>Close</button></mat-dialog-actions>`,
   styles: `
     dl {
       display: grid;

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { metres, toMillimetres } from '@gold-peg/craft/units';
 import { Drafts } from '../desk/drafts';
 import { WorksheetDesk } from '../desk/worksheet-desk';
@@ -10,7 +11,7 @@ const MOST = 20;
 @Component({
   selector: 'peg-turns-counted',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule],
+  imports: [FormsModule, MatButtonModule],
   template: `<form (ngSubmit)="keep()">
       <label for="counted">turns really on it</label>
       <input
@@ -25,7 +26,7 @@ const MOST = 20;
         [ngModel]="draft.value()"
         (ngModelChange)="draft.type($event)"
       />
-      <button type="submit" class="quiet" [disabled]="desk.closed()">count</button>
+      <button matButton type="submit" class="quiet" [disabled]="desk.closed()">count</button>
     </form>
     @if (fault(); as says) {
       <p class="fault" role="alert">{{ says }}</p>
@@ -33,7 +34,7 @@ const MOST = 20;
     <p class="soft">
       {{ learned() }}
       @if (desk.winding.evidence().length > 0) {
-        <button type="button" class="quiet" (click)="evidence.emit()">evidence …</button>
+        <button matButton type="button" class="quiet" (click)="evidence.emit()">evidence …</button>
       }
     </p>`,
   styles: `

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
 import { MatMenuModule } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
 import { postSpacing } from '@gold-peg/craft/instrument';
@@ -37,7 +38,20 @@ const COARSE = window.matchMedia('(pointer: coarse)');
 @Component({
   selector: 'peg-wind',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, CutRule, FormsModule, Headstock, LaneBadge, MatMenuModule, MeasuredWidth, PostSide, RouterLink, Stands, TurnsCounted],
+  imports: [
+    Caution,
+    CutRule,
+    FormsModule,
+    Headstock,
+    LaneBadge,
+    MatButtonModule,
+    MatMenuModule,
+    MeasuredWidth,
+    PostSide,
+    RouterLink,
+    Stands,
+    TurnsCounted,
+  ],
   templateUrl: './wind.html',
   styleUrl: './wind.scss',
 })

@@ -1,0 +1,14 @@
+import type { ValidatorFn } from '@angular/forms';
+import { issueFields } from '@gold-peg/contract/problems';
+import type * as z from 'zod';
+
+/** Under this name a control keeps the sentence that says what is wrong with it, whether a schema or the server found it. */
+export const SAYS = 'says';
+
+/** Holds a control to a rule of the contract: the sentence of the schema is its error. */
+export const heldTo =
+  (schema: z.ZodType): ValidatorFn =>
+  ({ value }) => {
+    const read = schema.safeParse(value);
+    return read.success ? null : { [SAYS]: issueFields(read.error)[0]?.says ?? '' };
+  };

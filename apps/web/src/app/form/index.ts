@@ -1,0 +1,2 @@
+export { heldTo } from './held-to';
+export { readForm, sayRefusal } from './refused';
