@@ -1,4 +1,3 @@
-import { provideHttpClient, withFetch, withInterceptors, withNoXsrfProtection } from '@angular/common/http';
 import {
   ANIMATION_MODULE_TYPE,
   isDevMode,
@@ -9,7 +8,6 @@ import {
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
 import { routes } from './app.routes';
-import { INTERCEPTORS } from './server/interceptors';
 
 export const appConfig: ApplicationConfig = {
   providers: [
@@ -17,7 +15,6 @@ export const appConfig: ApplicationConfig = {
     provideBrowserGlobalErrorListeners(),
     // dialogs and menus stand at once, so that what is typed right after goes where it belongs
     { provide: ANIMATION_MODULE_TYPE, useValue: 'NoopAnimations' },
-    provideHttpClient(withFetch(), withInterceptors(INTERCEPTORS), withNoXsrfProtection()), // the session's own token guards it
     provideRouter(routes, withComponentInputBinding()),
     provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWhenStable:5000' }),
   ],

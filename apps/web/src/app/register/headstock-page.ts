@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, resource, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { dequal } from 'dequal';
 import { MatSelectModule } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
@@ -43,7 +44,18 @@ type PostMeasure = (typeof COLUMNS)[number]['key'];
 @Component({
   selector: 'peg-headstock-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BothVersions, FormsModule, Headstock, MatButtonModule, MatSelectModule, MeasuredWidth, PlaceHeader, RouterLink, Trouble],
+  imports: [
+    BothVersions,
+    FormsModule,
+    Headstock,
+    MatButtonModule,
+    MatInputModule,
+    MatSelectModule,
+    MeasuredWidth,
+    PlaceHeader,
+    RouterLink,
+    Trouble,
+  ],
   templateUrl: './headstock-page.html',
   styleUrl: './headstock-page.scss',
 })

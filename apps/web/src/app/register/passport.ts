@@ -1,18 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, resource, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { Router, RouterLink } from '@angular/router';
+import { RouterLink } from '@angular/router';
 import type { PastSetup } from '@gold-peg/contract/register';
-import { expectedEffort } from '@gold-peg/craft/day';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { nameTuning } from '@gold-peg/craft/tuning';
 import { Measures, say } from '../preferences/measures';
 import { sayLeft } from '../preferences/slack-words';
 import { Api } from '../server/api';
-import { NewThing } from '../server/new-thing';
 import { Session } from '../session/session';
-import { sayPromise } from '../today/promise-words';
-import { sayProblem, ServerProblem } from '../server/server-problem';
+import { sayProblem } from '../server/server-problem';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
@@ -20,12 +16,13 @@ import { sayFinding } from '../worksheet/look-over/finding-words';
 import { geometryFacts } from './geometry-facts';
 import { pullChart, pullOf } from './passport-charts';
 import { PassportEdit } from './passport-edit';
+import { TakeIn } from './take-in';
 
 /** An instrument's passport: what it is, what is on it, and all past setups. */
 @Component({
   selector: 'peg-passport',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Fact, FormsModule, MatButtonModule, PassportEdit, PlaceHeader, RouterLink, Trouble],
+  imports: [Fact, MatButtonModule, PassportEdit, PlaceHeader, RouterLink, TakeIn, Trouble],
   templateUrl: './passport.html',
   styleUrl: './passport.scss',
 })
@@ -33,7 +30,6 @@ export class PassportPage {
   readonly id = input.required<string>();
 
   private readonly api = inject(Api);
-  private readonly router = inject(Router);
   private readonly measures = inject(Measures);
 
   protected readonly passport = resource({
@@ -45,12 +41,7 @@ export class PassportPage {
     return error === undefined ? null : sayProblem(error.cause ?? error);
   });
   protected readonly mayWork = inject(Session).mayWork;
-  private readonly newJob = new NewThing();
-  protected readonly busy = this.newJob.busy;
   protected readonly editing = signal(false);
-  protected readonly fault = signal<string | null>(null);
-  protected readonly reason = signal('');
-  protected readonly promised = signal('');
 
   protected readonly sub = computed(() => {
     if (!this.passport.hasValue()) return '';
@@ -94,32 +85,9 @@ export class PassportPage {
     return pullChart(steps, Date.now());
   });
 
-  /** Where settling cannot keep what is being promised, by the strings that are on it now or are usual on it. */
-  protected readonly promise = computed(() => {
-    if (!this.passport.hasValue() || this.promised() === '') return null;
-    const { family, current, stringCount } = this.passport.value();
-    const usual = family === 'classical' || family === 'ukulele' ? ('nylon' as const) : ('plain' as const);
-    const constructions = current?.strings.map(({ construction }) => construction) ?? Array.from({ length: stringCount }, () => usual);
-    return sayPromise(this.promised(), Date.now(), expectedEffort(family, constructions));
-  });
-
   protected changed(): void {
     this.editing.set(false);
     this.passport.reload();
-  }
-
-  protected async takeIn(): Promise<void> {
-    this.fault.set(null);
-    try {
-      const promisedAt = this.promised() === '' ? null : new Date(this.promised()).toISOString();
-      const job = await this.newJob.make((id) =>
-        this.api.call('takeIn', { body: { id, instrumentId: this.id(), reason: this.reason().trim(), promisedAt } }),
-      );
-      if (job !== null) await this.router.navigate(['/worksheet', job.id]);
-    } catch (error) {
-      if (error instanceof ServerProblem && error.kind === 'taken') this.passport.reload(); // it shows the worksheet that is open
-      this.fault.set(sayProblem(error));
-    }
   }
 
   private storyOf(setup: PastSetup) {

@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
 import { MOST_COUNTED } from '@gold-peg/contract/register';
 import { debounceTime, distinctUntilChanged } from 'rxjs';
@@ -21,7 +22,7 @@ const READ_AHEAD = 40;
 @Component({
   selector: 'peg-register',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Fact, FormsModule, MatButtonModule, OwnersPanel, PlaceHeader, RouterLink, ScrollingModule, Trouble],
+  imports: [Fact, FormsModule, MatButtonModule, MatInputModule, OwnersPanel, PlaceHeader, RouterLink, ScrollingModule, Trouble],
   templateUrl: './register.html',
   styleUrl: './register.scss',
 })

@@ -1,8 +1,8 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { ENDPOINTS, type Call, type EndpointName, type JsonEndpoint, type ReplyOf } from '@gold-peg/contract/endpoints';
 import { firstValueFrom } from 'rxjs';
 import { Connection } from './connection';
+import { HTTP } from './http';
 import { ServerProblem } from './server-problem';
 
 interface Parts {
@@ -14,7 +14,7 @@ interface Parts {
 /** The typed client of the contract's table. */
 @Injectable({ providedIn: 'root' })
 export class Api {
-  private readonly http = inject(HttpClient);
+  private readonly http = inject(HTTP);
   private readonly connection = inject(Connection);
 
   /** @throws ServerProblem for every answer that is not the one asked for. */

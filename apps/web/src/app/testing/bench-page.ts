@@ -71,6 +71,16 @@ export class BenchPage<T> {
     await this.settle();
   }
 
+  /** Picks from a list by the words that stand in it. */
+  async choose(id: string, words: string): Promise<void> {
+    this.element.querySelector<HTMLElement>(`#${id}`)?.click();
+    await this.settle();
+    const option = [...document.querySelectorAll<HTMLElement>('mat-option')].find(({ textContent }) => textContent.trim() === words);
+    if (option === undefined) throw new Error(`no ${words} in ${id}`);
+    option.click();
+    await this.settle();
+  }
+
   /** Looks again and again until `seen` finds nothing missing: what goes through IndexedDB takes its time on a busy machine. */
   async until(seen: () => void): Promise<void> {
     await vi.waitFor(

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
+import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import type { StringProperties } from '@gold-peg/craft/strings';
 import { fanned, nameTuning, rescale, type Strung, type Tuned, type TunedNote, type Tuning } from '@gold-peg/craft/tuning';
@@ -39,7 +40,7 @@ const SCALE = { width: 240, semitones: 20 };
 @Component({
   selector: 'peg-tuning-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatDialogModule, MatSelectModule],
+  imports: [FormsModule, MatButtonModule, MatDialogModule, MatInputModule, MatSelectModule],
   templateUrl: './tuning-editor.html',
   styleUrl: './tuning-editor.scss',
 })

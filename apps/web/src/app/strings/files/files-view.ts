@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { COLUMNS, FILE_FORMATS, FILE_KINDS, type FileFormat, type FileKind, type ImportOutcome } from '@gold-peg/contract/files';
 import { Api } from '../../server/api';
@@ -13,7 +14,7 @@ import { StringTable } from '../../string-table/string-table';
 @Component({
   selector: 'peg-files-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatSelectModule],
+  imports: [FormsModule, MatButtonModule, MatInputModule, MatSelectModule],
   templateUrl: './files-view.html',
   styles: `
     .spread {

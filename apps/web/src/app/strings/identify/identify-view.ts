@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { MatRadioModule } from '@angular/material/radio';
 import { MatSelectModule } from '@angular/material/select';
 import { CALIPER } from '@gold-peg/craft/constants';
@@ -23,7 +24,7 @@ const RANGE = { least: 0.12, most: 4.6 };
 @Component({
   selector: 'peg-identify-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatRadioModule, MatSelectModule],
+  imports: [FormsModule, MatButtonModule, MatInputModule, MatRadioModule, MatSelectModule],
   templateUrl: './identify-view.html',
   styleUrl: './identify-view.scss',
 })

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { confusables } from '@gold-peg/craft/gauges';
 import { FAMILIES, nameSet, printGauge, type Family, type StringSet } from '@gold-peg/craft/strings';
@@ -17,7 +18,7 @@ import { readGauges } from './gauge-list';
 @Component({
   selector: 'peg-sets-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MarkSwatch, MatButtonModule, MatSelectModule],
+  imports: [FormsModule, MarkSwatch, MatButtonModule, MatInputModule, MatSelectModule],
   templateUrl: './sets-view.html',
   styleUrl: './sets-view.scss',
 })

@@ -3,6 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import type { StockKind } from '@gold-peg/contract/stock';
 import { printGauge } from '@gold-peg/craft/strings';
@@ -23,7 +24,7 @@ const MOVES_SHOWN = 12;
 @Component({
   selector: 'peg-shelf-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatCheckboxModule, MatSelectModule, Trouble],
+  imports: [FormsModule, MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule, Trouble],
   templateUrl: './shelf-view.html',
   styleUrl: './shelf-view.scss',
 })

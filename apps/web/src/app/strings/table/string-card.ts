@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { dequal } from 'dequal';
 import { MatSelectModule } from '@angular/material/select';
 import { asTableString, storedString, type StoredString, type StringRow } from '@gold-peg/contract/strings';
@@ -19,7 +20,7 @@ const MM_PER_THOUSANDTH = 0.0254;
 @Component({
   selector: 'peg-string-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BothVersions, FormsModule, MatButtonModule, MatSelectModule],
+  imports: [BothVersions, FormsModule, MatButtonModule, MatInputModule, MatSelectModule],
   template: `
     <h2>{{ gauge() }} · {{ lineName() }}</h2>
     <dl>
@@ -33,31 +34,28 @@ const MM_PER_THOUSANDTH = 0.0254;
         <h3>Weigh an offcut</h3>
         <p class="soft">What was weighed wins over what the gauge gives.</p>
         <label for="mass">mass, g</label>
-        <input id="mass" class="field" type="number" step="any" name="mass" [ngModel]="massG()" (ngModelChange)="massG.set($event)" />
+        <mat-form-field class="field"
+          ><input matInput id="mass" type="number" step="any" name="mass" [ngModel]="massG()" (ngModelChange)="massG.set($event)"
+        /></mat-form-field>
         <label for="length">length, mm</label>
-        <input
-          id="length"
-          class="field"
-          type="number"
-          step="any"
-          name="length"
-          [ngModel]="lengthMm()"
-          (ngModelChange)="lengthMm.set($event)"
-        />
+        <mat-form-field class="field"
+          ><input matInput id="length" type="number" step="any" name="length" [ngModel]="lengthMm()" (ngModelChange)="lengthMm.set($event)"
+        /></mat-form-field>
         <label id="mark-label" for="mark-label-pick">mark of its line</label>
-        <mat-select
-          class="field"
-          name="mark"
-          id="mark-label-pick"
-          aria-labelledby="mark-label"
-          [ngModel]="mark() ?? 'none'"
-          (ngModelChange)="mark.set($event === 'none' ? null : $event)"
+        <mat-form-field class="field"
+          ><mat-select
+            name="mark"
+            id="mark-label-pick"
+            aria-labelledby="mark-label"
+            [ngModel]="mark() ?? 'none'"
+            (ngModelChange)="mark.set($event === 'none' ? null : $event)"
+          >
+            <mat-option value="none">none</mat-option>
+            @for (each of marks; track each) {
+              <mat-option [value]="each">{{ each }}</mat-option>
+            }
+          </mat-select></mat-form-field
         >
-          <mat-option value="none">none</mat-option>
-          @for (each of marks; track each) {
-            <mat-option [value]="each">{{ each }}</mat-option>
-          }
-        </mat-select>
         @if (fault() ?? keeper.fault(); as says) {
           <p class="fault" role="alert">{{ says }}</p>
         }
@@ -70,15 +68,9 @@ const MM_PER_THOUSANDTH = 0.0254;
       <form (ngSubmit)="addAnother()">
         <h3>Another gauge of this line</h3>
         <label for="another">thousandths of an inch</label>
-        <input
-          id="another"
-          class="field"
-          type="number"
-          step="any"
-          name="another"
-          [ngModel]="another()"
-          (ngModelChange)="another.set($event)"
-        />
+        <mat-form-field class="field"
+          ><input matInput id="another" type="number" step="any" name="another" [ngModel]="another()" (ngModelChange)="another.set($event)"
+        /></mat-form-field>
         @if (anotherFault(); as says) {
           <p class="fault" role="alert">{{ says }}</p>
         }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { ENDPOINTS } from '@gold-peg/contract/endpoints';
 import { FAMILIES, type Family } from '@gold-peg/craft/strings';
@@ -13,7 +14,7 @@ import { found, shownString } from './string-rows';
 @Component({
   selector: 'peg-table-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MarkSwatch, MatButtonModule, MatSelectModule, StringCard],
+  imports: [FormsModule, MarkSwatch, MatButtonModule, MatInputModule, MatSelectModule, StringCard],
   templateUrl: './table-view.html',
   styleUrl: './table-view.scss',
 })

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { compareOn } from '@gold-peg/craft/gauges';
 import { setsFor } from '@gold-peg/craft/strings';
@@ -15,27 +16,25 @@ import { sayVerdicts, tuningRows } from '../../tuning/tuning-rows';
 @Component({
   selector: 'peg-tunings-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatSelectModule],
+  imports: [FormsModule, MatInputModule, MatSelectModule],
   template: `
     <div class="tools">
       <label id="tuning-neck" for="tuning-neck-pick">On</label>
-      <mat-select
-        class="field"
-        id="tuning-neck-pick"
-        aria-labelledby="tuning-neck"
-        [ngModel]="neckId()"
-        (ngModelChange)="neckId.set($event)"
+      <mat-form-field class="field"
+        ><mat-select id="tuning-neck-pick" aria-labelledby="tuning-neck" [ngModel]="neckId()" (ngModelChange)="neckId.set($event)">
+          @for (kind of necks; track kind.id) {
+            <mat-option [value]="kind.id">{{ kind.name }}, {{ kind.scaleMm }} mm</mat-option>
+          }
+        </mat-select></mat-form-field
       >
-        @for (kind of necks; track kind.id) {
-          <mat-option [value]="kind.id">{{ kind.name }}, {{ kind.scaleMm }} mm</mat-option>
-        }
-      </mat-select>
       <label id="tuning-set" for="tuning-set-pick">with</label>
-      <mat-select class="field" id="tuning-set-pick" aria-labelledby="tuning-set" [ngModel]="set()?.id" (ngModelChange)="setId.set($event)">
-        @for (each of sets(); track each.id) {
-          <mat-option [value]="each.id">{{ each.name }}</mat-option>
-        }
-      </mat-select>
+      <mat-form-field class="field"
+        ><mat-select id="tuning-set-pick" aria-labelledby="tuning-set" [ngModel]="set()?.id" (ngModelChange)="setId.set($event)">
+          @for (each of sets(); track each.id) {
+            <mat-option [value]="each.id">{{ each.name }}</mat-option>
+          }
+        </mat-select></mat-form-field
+      >
       <span class="soft">A = 440 Hz; other references, capo and a tuning of your own at the Workbench</span>
     </div>
     <table>

@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatButtonModule } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { toInstrument, type InstrumentSummary } from '@gold-peg/contract/register';
 import { compareOn } from '@gold-peg/craft/gauges';
@@ -37,7 +38,7 @@ const SHOWN = 12;
 @Component({
   selector: 'peg-workbench',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CompareLanes, FormsModule, MatAutocompleteModule, MatButtonModule, MatSelectModule, Trouble],
+  imports: [CompareLanes, FormsModule, MatAutocompleteModule, MatButtonModule, MatInputModule, MatSelectModule, Trouble],
   templateUrl: './workbench.html',
   styleUrl: './workbench.scss',
 })

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { expectedEffort } from '@gold-peg/craft/day';
 import { compareOn, confusables } from '@gold-peg/craft/gauges';
@@ -26,7 +27,7 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
 @Component({
   selector: 'peg-choose',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, CompareLanes, FormsModule, MatButtonModule, MatSelectModule],
+  imports: [Caution, CompareLanes, FormsModule, MatButtonModule, MatInputModule, MatSelectModule],
   templateUrl: './choose.html',
   styleUrl: './choose.scss',
 })

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
 import { nameTuning } from '@gold-peg/craft/tuning';
 import { fromMillimetres } from '@gold-peg/craft/units';
@@ -23,7 +24,7 @@ import { stillKnown } from './still-known';
 @Component({
   selector: 'peg-hand-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, FormsModule, MatButtonModule, RouterLink],
+  imports: [Caution, FormsModule, MatButtonModule, MatInputModule, RouterLink],
   templateUrl: './hand-over.html',
   styleUrl: './hand-over.scss',
 })

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
+import { MatInputModule } from '@angular/material/input';
 import { handMeasures } from '@gold-peg/contract/methods';
 import { invalidInput } from '@gold-peg/contract/problems';
 import { SLACK_SCHOOLS, TYPICAL_HAND, type SlackSchool } from '@gold-peg/craft/methods';
@@ -27,7 +28,7 @@ const PARTS = [
 @Component({
   selector: 'peg-hand-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatDialogModule],
+  imports: [FormsModule, MatButtonModule, MatDialogModule, MatInputModule],
   templateUrl: './hand-dialog.html',
   styleUrl: './hand-dialog.scss',
 })

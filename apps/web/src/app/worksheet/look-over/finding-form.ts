@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatSelectModule } from '@angular/material/select';
+import { MatInputModule } from '@angular/material/input';
 import { found } from '@gold-peg/contract/bench-log';
 import {
   advise,
@@ -23,7 +25,7 @@ import { PART_NAMES, REFERRAL_NAMES, SEVERITY_NAMES, WOOD_NAMES } from './findin
 @Component({
   selector: 'peg-finding-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule],
+  imports: [FormsModule, MatButtonModule, MatInputModule, MatSelectModule],
   templateUrl: './finding-form.html',
   styleUrl: './finding-form.scss',
 })

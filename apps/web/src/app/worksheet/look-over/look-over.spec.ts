@@ -24,14 +24,6 @@ async function open(setups = [last]) {
   return bench.page(LookOver);
 }
 const found = () => bench.logged.flatMap((event) => (event.kind === 'found' ? [event.payload] : []));
-const select = async (page: BenchPage<LookOver>, id: string, words: string) => {
-  const element = page.element.querySelector<HTMLSelectElement>(`#${id}`);
-  const index = [...(element?.options ?? [])].findIndex(({ text }) => text.trim() === words);
-  if (element === null || index < 0) throw new Error(`no ${words} in ${id}`);
-  element.selectedIndex = index;
-  element.dispatchEvent(new Event('change'));
-  await page.settle();
-};
 /** Points at the drawing: px from its left edge, or from its right where below zero, and a share of its height. */
 async function point(page: BenchPage<LookOver>, x: number, y: number): Promise<void> {
   const svg = page.element.querySelector('.board svg');
@@ -63,7 +55,7 @@ describe('looking over', () => {
   it('works without pointing: part, fret and string, how bad, and a note', async () => {
     const page = await open();
     bench.desk.lane.set(3);
-    await select(page, 'finding-severity', 'before it leaves');
+    await page.choose('finding-severity', 'before it leaves');
     const fret = page.element.querySelector<HTMLInputElement>('#finding-fret');
     if (fret !== null) fret.value = '7';
     fret?.dispatchEvent(new Event('input'));
@@ -81,7 +73,7 @@ describe('looking over', () => {
   it('knows the wood from last time, oils by it, and warns of rags only where oil is used', async () => {
     const page = await open();
     const caution = () => page.element.querySelector('peg-caution')?.textContent ?? '';
-    await select(page, 'finding-part', 'fingerboard');
+    await page.choose('finding-part', 'fingerboard');
     expect(page.text).toContain('Ebony needs little');
     expect(caution()).not.toContain('Rags');
     await page.press('keep finding');

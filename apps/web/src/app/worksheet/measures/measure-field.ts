@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatInputModule } from '@angular/material/input';
 import { measured } from '@gold-peg/contract/bench-log';
 import { GAUGES, measureOf, type MeasureKind } from '@gold-peg/craft/findings';
 import { Measures } from '../../preferences/measures';
@@ -10,18 +11,20 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
 @Component({
   selector: 'peg-measure-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatInputModule],
   template: `<label [attr.for]="id()">{{ name() }}</label>
-    <input
-      class="field"
-      inputmode="decimal"
-      [id]="id()"
-      [value]="draft.value().typed"
-      [attr.aria-describedby]="id() + '-how'"
-      [disabled]="desk.closed()"
-      (input)="draft.type({ typed: $any($event.target).value, fault: null })"
-      (keydown.enter)="take()"
-      (blur)="take()"
-    />
+    <mat-form-field class="field dense"
+      ><input
+        matInput
+        inputmode="decimal"
+        [id]="id()"
+        [value]="draft.value().typed"
+        [attr.aria-describedby]="id() + '-how'"
+        [disabled]="desk.closed()"
+        (input)="draft.type({ typed: $any($event.target).value, fault: null })"
+        (keydown.enter)="take()"
+        (blur)="take()"
+    /></mat-form-field>
     <span>{{ unit() }}</span>
     <small class="before">{{ before() }}</small>
     <small class="how" [id]="id() + '-how'">{{ how() }}</small>
@@ -36,10 +39,6 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
       gap: 0 6px;
       padding: 2px 0;
       border-bottom: 1px solid var(--line);
-    }
-    .field {
-      min-height: 40px;
-      padding: 2px 6px;
     }
     label {
       line-height: 1.2;

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 
 /** Notes of this job, and a line for another. */
 @Component({
   selector: 'peg-job-notes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule],
+  imports: [FormsModule, MatButtonModule, MatInputModule],
   template: `<h2>Notes of this job</h2>
     @for (text of notes(); track $index) {
       <p class="noted">{{ text }}</p>
@@ -16,17 +17,18 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
     }
     <form (ngSubmit)="add()">
       <label class="visually-hidden" for="job-note">Note</label>
-      <input
-        class="field"
-        id="job-note"
-        data-edit
-        name="note"
-        maxlength="2000"
-        placeholder="Note what you see"
-        [ngModel]="text()"
-        (ngModelChange)="text.set($event)"
-        [disabled]="desk.closed()"
-      />
+      <mat-form-field class="field dense"
+        ><input
+          matInput
+          id="job-note"
+          data-edit
+          name="note"
+          maxlength="2000"
+          placeholder="Note what you see"
+          [ngModel]="text()"
+          (ngModelChange)="text.set($event)"
+          [disabled]="desk.closed()"
+      /></mat-form-field>
       <button matButton type="submit" class="quiet" [disabled]="desk.closed()">keep</button>
     </form>`,
   styles: `

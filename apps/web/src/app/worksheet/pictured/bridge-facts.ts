@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatRadioModule } from '@angular/material/radio';
 import { passportSchema, type Geometry, type Passport } from '@gold-peg/contract/register';
 import { TIE_HOLES, tieHoleCount, type TieHoles } from '@gold-peg/craft/instrument';
 import { dequal } from 'dequal';
@@ -10,44 +12,33 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
 @Component({
   selector: 'peg-bridge-facts',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatCheckboxModule, MatRadioModule],
   template: `@if (holes(); as holes) {
       <fieldset>
         <legend>Holes of the tie block</legend>
-        @for (choice of holes; track choice.value) {
-          <label
-            ><input
-              type="radio"
-              name="tie-holes"
-              [checked]="choice.value === bridge()?.tieHoles"
-              [disabled]="busy()"
-              (change)="keep({ tieHoles: choice.value })"
-            />
-            {{ choice.count }}</label
-          >
-        }
+        <mat-radio-group name="tie-holes" [value]="bridge()?.tieHoles" [disabled]="busy()" (change)="keep({ tieHoles: $event.value })">
+          @for (choice of holes; track choice.value) {
+            <mat-radio-button [value]="choice.value">{{ choice.count }}</mat-radio-button>
+          }
+        </mat-radio-group>
       </fieldset>
     }
     @if (bridge()?.anchor === 'hooked-tailpiece') {
-      <label
-        ><input type="checkbox" [checked]="bridge()?.cover" [disabled]="busy()" (change)="keep({ cover: !bridge()?.cover })" /> a cover lies
-        over the hooks</label
+      <mat-checkbox [checked]="bridge()?.cover ?? false" [disabled]="busy()" (change)="keep({ cover: !bridge()?.cover })"
+        >a cover lies over the hooks</mat-checkbox
       >
     }
     @if (bridge()?.anchor === 'headless') {
-      <label
-        ><input type="checkbox" [checked]="bridge()?.vibrato" [disabled]="busy()" (change)="keep({ vibrato: !bridge()?.vibrato })" /> the
-        bridge is a vibrato</label
+      <mat-checkbox [checked]="bridge()?.vibrato ?? false" [disabled]="busy()" (change)="keep({ vibrato: !bridge()?.vibrato })"
+        >the bridge is a vibrato</mat-checkbox
       >
     }
     @if (bridge()?.anchor === 'top-load' || bridge()?.anchor === 'through-body') {
-      <label
-        ><input
-          type="checkbox"
-          [checked]="bridge()?.anchor === 'through-body'"
-          [disabled]="busy()"
-          (change)="keep(bridge()?.anchor === 'top-load' ? THROUGH : TOP)"
-        />
-        strings go through the body</label
+      <mat-checkbox
+        [checked]="bridge()?.anchor === 'through-body'"
+        [disabled]="busy()"
+        (change)="keep(bridge()?.anchor === 'top-load' ? THROUGH : TOP)"
+        >strings go through the body</mat-checkbox
       >
     }
     @if (trouble(); as says) {
@@ -55,23 +46,9 @@ import { WorksheetDesk } from '../desk/worksheet-desk';
     }`,
   styles: `
     fieldset {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0 var(--space-3);
       margin: 0;
       padding: 0;
       border: 0;
-    }
-    label {
-      display: flex;
-      align-items: center;
-      gap: 6px;
-      min-height: 40px;
-    }
-    input {
-      width: 20px;
-      height: 20px;
-      accent-color: var(--brass);
     }
     p {
       margin: 0;

@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatSelectModule } from '@angular/material/select';
+import { MatInputModule } from '@angular/material/input';
 import { toolLaid, referenceRead } from '@gold-peg/contract/bench-log';
 import type { ToolKind } from '@gold-peg/craft/tools';
 import { hertz, semitonesBetween } from '@gold-peg/craft/units';
@@ -11,7 +14,7 @@ import { toolRows, type ToolRow } from './tool-rows';
 @Component({
   selector: 'peg-bench-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule],
+  imports: [FormsModule, MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule],
   templateUrl: './bench-list.html',
   styleUrl: './bench-list.scss',
 })

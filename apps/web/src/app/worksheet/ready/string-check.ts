@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { gaugeRead } from '@gold-peg/contract/bench-log';
 import { printGauge } from '@gold-peg/craft/strings';
 import { fromInches, fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
@@ -15,7 +16,7 @@ import { Readings } from './readings';
 @Component({
   selector: 'peg-string-check',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule],
+  imports: [FormsModule, MatButtonModule, MatInputModule],
   templateUrl: './string-check.html',
   styleUrl: './string-check.scss',
 })

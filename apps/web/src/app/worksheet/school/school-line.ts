@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 import { stretchingInForce } from '@gold-peg/craft/bench-run';
 import { floats } from '@gold-peg/craft/instrument';
 import { isSoftMaterial } from '@gold-peg/craft/methods';
@@ -13,31 +14,17 @@ import { sayStretching, saySchool } from './school-words';
 @Component({
   selector: 'peg-school-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule],
+  imports: [MatButtonModule, MatCheckboxModule],
   template: `@if (floats()) {
-      <label
-        ><input type="checkbox" [checked]="desk.sheet().blocked" [disabled]="desk.closed()" (change)="desk.block(!desk.sheet().blocked)" />
-        <span
-          >a block holds the bridge level
-          @if (bears(); as load) {
-            <small>{{ load }}, an estimate</small>
-          }
-        </span></label
-      >
+      <mat-checkbox [checked]="desk.sheet().blocked" [disabled]="desk.closed()" (change)="desk.block(!desk.sheet().blocked)"
+        >a block holds the bridge level
+        @if (bears(); as load) {
+          <small>{{ load }}, an estimate</small>
+        }
+      </mat-checkbox>
     }
     <p class="soft">{{ says() }} <button matButton type="button" class="quiet" (click)="dialogs.ways(desk)">ways …</button></p>`,
   styles: `
-    label {
-      display: flex;
-      align-items: center;
-      gap: var(--space-2);
-      min-height: 44px;
-    }
-    input {
-      width: 22px;
-      height: 22px;
-      accent-color: var(--brass);
-    }
     small {
       color: var(--ink-soft);
       font-size: 14px;

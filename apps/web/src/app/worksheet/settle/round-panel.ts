@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatSelectModule } from '@angular/material/select';
+import { MatInputModule } from '@angular/material/input';
 import { pitchRead } from '@gold-peg/contract/bench-log';
 import { FINE_WORK } from '@gold-peg/craft/settle';
 import type { PitchRead } from '@gold-peg/craft/worksheet';
@@ -20,7 +23,7 @@ interface RoundTyped extends Pick<PitchRead, 'after' | 'retuned'> {
 @Component({
   selector: 'peg-round-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule],
+  imports: [FormsModule, MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule],
   templateUrl: './round-panel.html',
   styleUrl: './round-panel.scss',
 })

@@ -74,11 +74,11 @@ describe('Settle', () => {
 
   it('asks for readings after a rest only where strings go on moving, once their clock runs', async () => {
     await at('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w');
-    expect(page.element.querySelector('select')).toBeNull();
+    expect(page.element.querySelector('mat-select')).toBeNull();
     expect(page.text).not.toContain('By itself');
     bench.close();
     await at('classical', 'classical-nylon-basses-27-32-39-28w-34w-42w');
-    expect(page.element.querySelector('select')).not.toBeNull();
+    expect(page.element.querySelector('mat-select')).not.toBeNull();
     expect(page.text).toContain('Tick it at Bring up first');
     await bench.desk.happens({ kind: 'brought-up', string: bench.desk.lane() + 1, payload: {} });
     await page.settle();

@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
+import { MatSelectModule } from '@angular/material/select';
+import { MatInputModule } from '@angular/material/input';
 import { invalidInput } from '@gold-peg/contract/problems';
 import { methodChoices } from '@gold-peg/contract/methods';
 import { houseSchema, passportSchema, type House, type Passport } from '@gold-peg/contract/register';
@@ -28,7 +30,7 @@ interface Asked {
 @Component({
   selector: 'peg-ways-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BothVersions, FormsModule, MatButtonModule, MatDialogModule],
+  imports: [BothVersions, FormsModule, MatButtonModule, MatDialogModule, MatInputModule, MatSelectModule],
   templateUrl: './ways-dialog.html',
   styleUrl: './ways-dialog.scss',
 })

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatInputModule } from '@angular/material/input';
 import { metres, toMillimetres } from '@gold-peg/craft/units';
 import { Drafts } from '../desk/drafts';
 import { WorksheetDesk } from '../desk/worksheet-desk';
@@ -11,21 +12,22 @@ const MOST = 20;
 @Component({
   selector: 'peg-turns-counted',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule],
+  imports: [FormsModule, MatButtonModule, MatInputModule],
   template: `<form (ngSubmit)="keep()">
       <label for="counted">turns really on it</label>
-      <input
-        id="counted"
-        name="counted"
-        class="field"
-        type="number"
-        min="0"
-        step="0.25"
-        data-edit
-        [disabled]="desk.closed()"
-        [ngModel]="draft.value()"
-        (ngModelChange)="draft.type($event)"
-      />
+      <mat-form-field class="field dense"
+        ><input
+          matInput
+          id="counted"
+          name="counted"
+          type="number"
+          min="0"
+          step="0.25"
+          data-edit
+          [disabled]="desk.closed()"
+          [ngModel]="draft.value()"
+          (ngModelChange)="draft.type($event)"
+      /></mat-form-field>
       <button matButton type="submit" class="quiet" [disabled]="desk.closed()">count</button>
     </form>
     @if (fault(); as says) {
@@ -46,7 +48,6 @@ const MOST = 20;
     }
     .field {
       width: 72px;
-      padding: 4px 6px;
     }
     p {
       margin: 0;

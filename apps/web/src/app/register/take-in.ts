@@ -1,0 +1,88 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { MAT_DATE_LOCALE } from '@angular/material/core';
+import { MatDatepickerModule } from '@angular/material/datepicker';
+import { MatInputModule } from '@angular/material/input';
+import { MatTimepickerModule } from '@angular/material/timepicker';
+import { MAT_LUXON_DATE_ADAPTER_OPTIONS, provideLuxonDateAdapter } from '@angular/material-luxon-adapter';
+import { Router } from '@angular/router';
+import { jobDraft } from '@gold-peg/contract/jobs';
+import type { Passport } from '@gold-peg/contract/register';
+import { expectedEffort } from '@gold-peg/craft/day';
+import type { DateTime } from 'luxon';
+import { filter, pairwise, startWith } from 'rxjs';
+import { heldTo, sayRefusal } from '../form';
+import { Api } from '../server/api';
+import { NewThing } from '../server/new-thing';
+import { ServerProblem } from '../server/server-problem';
+import { sayPromise } from '../today/promise-words';
+
+/** A day that is picked without a time means its end, as people say it. */
+const END_OF_DAY = { hour: 17, minute: 30 };
+
+/** Takes an instrument in: why, and for when it is promised. */
+@Component({
+  selector: 'peg-take-in',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule, MatDatepickerModule, MatInputModule, MatTimepickerModule, ReactiveFormsModule],
+  providers: [
+    provideLuxonDateAdapter(),
+    { provide: MAT_LUXON_DATE_ADAPTER_OPTIONS, useValue: { useUtc: false, firstDayOfWeek: 1, defaultOutputCalendar: 'gregory' } },
+    { provide: MAT_DATE_LOCALE, useValue: 'en-GB' },
+  ],
+  templateUrl: './take-in.html',
+  styleUrl: './take-in.scss',
+})
+export class TakeIn {
+  readonly passport = input.required<Passport>();
+  /** It is in the workshop already: somebody else took it in. */
+  readonly wasTaken = output();
+
+  private readonly api = inject(Api);
+  private readonly router = inject(Router);
+  private readonly newJob = new NewThing();
+  protected readonly busy = this.newJob.busy;
+  protected readonly fault = signal('');
+  protected readonly form = new FormGroup({
+    reason: new FormControl('', { nonNullable: true, validators: heldTo(jobDraft.shape.reason) }),
+    promised: new FormControl<DateTime | null>(null),
+  });
+  private readonly promised = toSignal(this.form.controls.promised.valueChanges, { initialValue: null });
+
+  /** Where settling cannot keep what is being promised, by the strings that are on it now or are usual on it. */
+  protected readonly promise = computed(() => {
+    const { family, current, stringCount } = this.passport();
+    const usual = family === 'classical' || family === 'ukulele' ? ('nylon' as const) : ('plain' as const);
+    const constructions = current?.strings.map(({ construction }) => construction) ?? Array.from({ length: stringCount }, () => usual);
+    return sayPromise(this.promised()?.toJSDate().toISOString() ?? null, Date.now(), expectedEffort(family, constructions));
+  });
+
+  constructor() {
+    const { promised } = this.form.controls;
+    promised.valueChanges
+      .pipe(
+        startWith(null),
+        pairwise(),
+        filter(([before, now]) => before === null && now?.hour === 0 && now.minute === 0),
+        takeUntilDestroyed(),
+      )
+      .subscribe(([, day]) => promised.setValue(day?.set(END_OF_DAY) ?? null));
+  }
+
+  protected async take(): Promise<void> {
+    this.form.markAllAsTouched();
+    if (this.form.invalid) return;
+    this.fault.set('');
+    const { reason, promised } = this.form.getRawValue();
+    const body = { instrumentId: this.passport().id, reason: reason.trim(), promisedAt: promised?.toJSDate().toISOString() ?? null };
+    try {
+      const job = await this.newJob.make((id) => this.api.call('takeIn', { body: { id, ...body } }));
+      if (job !== null) await this.router.navigate(['/worksheet', job.id]);
+    } catch (error) {
+      if (error instanceof ServerProblem && error.kind === 'taken') this.wasTaken.emit(); // it shows the worksheet that is open
+      this.fault.set(sayRefusal(this.form, error));
+    }
+  }
+}
