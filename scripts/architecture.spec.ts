@@ -18,6 +18,31 @@ const importsOf = (file: string) =>
   [...readFileSync(join(root, file), 'utf8').matchAll(/(?:from|import)\s*\(?\s*'([^']+)'/g)].map(([, name]) => name ?? '');
 const isSpec = (file: string) => /\.spec\.ts$|\/testing\//.test(file);
 
+/** Which rooms each room of a folder imports from, specs left out: they may look at what stands above. */
+function arrowsOf(folder: string): Map<string, Set<string>> {
+  const arrows = new Map<string, Set<string>>();
+  const roomOf = (path: string) => /^([^/.]+)\//.exec(relative(folder, path))?.[1];
+  for (const file of files.filter((each) => !isSpec(each))) {
+    const room = roomOf(file);
+    if (room === undefined) continue;
+    const reached = importsOf(file)
+      .filter((name) => name.startsWith('.'))
+      .flatMap((name) => roomOf(join(file, '..', name)) ?? []);
+    arrows.set(room, new Set([...(arrows.get(room) ?? []), ...reached.filter((other) => other !== room)]));
+  }
+  return arrows;
+}
+
+/** Rooms from which one can go round for ever: takes away, one storey after the other, those that lead nowhere any more. */
+function inCircles(arrows: ReadonlyMap<string, ReadonlySet<string>>): string[] {
+  let left = new Map(arrows);
+  for (;;) {
+    const still = new Map([...left].filter(([, reached]) => [...reached].some((room) => left.has(room))));
+    if (still.size === left.size) return [...left.keys()].sort();
+    left = still;
+  }
+}
+
 /** What a package of ours may import of ours. */
 const MAY_IMPORT: Record<string, readonly string[]> = {
   'packages/craft': [],
@@ -50,6 +75,11 @@ describe('the house', () => {
       });
     expect(wrong).toEqual([]);
   });
+
+  it.each(['apps/server/src', 'apps/cli/src', 'apps/web/src/app', 'apps/web/src/app/worksheet', 'apps/web/src/app/strings'])(
+    'has floors in %s: whoever follows the arrows from room to room comes to an end',
+    (storey) => expect(inCircles(arrowsOf(storey))).toEqual([]),
+  );
 
   it('keeps the core free of clock, chance, network, page, Node and packages but the Fourier transform', () => {
     const wrong = files

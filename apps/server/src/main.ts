@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import { v7 as uuidV7 } from 'uuid';
 import { askForRebuild, rebuildWhereAsked } from './bench-log/index.js';
 import { loadDemo } from './demo/load-demo.js';
+import { DEMO_SIGN_IN } from './demo/people.js';
 import { openFeed } from './feed/log-feed.js';
 import { buildApp } from './http/index.js';
 import { insertPerson } from './people/person.js';
@@ -71,7 +72,7 @@ async function serve(): Promise<void> {
     feed,
     log,
     sessionSecret: process.env['SESSION_SECRET'] ?? (await sharedSecret(store, 'session')),
-    demo: process.env['DEMO'] === '1',
+    demoSignIn: process.env['DEMO'] === '1' ? DEMO_SIGN_IN : null,
     ...(webFolder === undefined ? {} : { webFolder }),
   });
   const server = createServer(app);

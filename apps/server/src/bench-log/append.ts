@@ -2,8 +2,8 @@ import { isDeepStrictEqual } from 'node:util';
 import { Not, type DataSource, type EntityManager } from 'typeorm';
 import { EVENT_KINDS, readEvent, type AppendOutcome } from '@gold-peg/contract/bench-log';
 import { foldWorksheet, type BenchEvent } from '@gold-peg/craft/worksheet';
-import { holdInstrument } from '../jobs/open-job.js';
-import { JobRow } from '../store/index.js';
+
+import { holdInstrument, JobRow } from '../store/index.js';
 import { jobsWithLogs, type JobWithLog } from './job-heads.js';
 import { projectJob } from './project.js';
 

@@ -1,6 +1,6 @@
 import { MOST_EVENTS_READ } from '@gold-peg/contract/endpoints';
-import { signedIn, type Handler } from '../http/handler.js';
-import { Refusal } from '../http/refusal.js';
+import { signedIn, type Handler } from '../handling/handler.js';
+import { Refusal } from '../handling/refusal.js';
 import { JobRow } from '../store/index.js';
 import { appendToLog } from './append.js';
 import { readEvents } from './read-events.js';

@@ -1,5 +1,5 @@
 import { FEED_HEARTBEAT_MS } from '@gold-peg/contract/endpoints';
-import { signedIn, type StreamHandler } from '../http/handler.js';
+import { signedIn, type StreamHandler } from '../handling/handler.js';
 import { sessionStands } from '../people/sessions.js';
 import type { LogFeed } from './log-feed.js';
 

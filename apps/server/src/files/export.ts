@@ -1,7 +1,7 @@
 import type { DataSource } from 'typeorm';
 import type { FileKind } from '@gold-peg/contract/files';
 import { writeFile, type FiledRow } from '@gold-peg/contract/sheets';
-import type { Handler } from '../http/handler.js';
+import type { Handler } from '../handling/handler.js';
 import { readShelf } from '../stock/shelf.js';
 import { readStringTable } from '../strings/routes.js';
 

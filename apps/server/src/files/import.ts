@@ -2,7 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { FileKind, FileProblem, ImportOutcome } from '@gold-peg/contract/files';
 import type { FiledRow, ReadFile } from '@gold-peg/contract/sheets';
-import type { Handler } from '../http/handler.js';
+import type { Handler } from '../handling/handler.js';
 import { StringEntryRow, StringLineRow, StringSetRow } from '../store/index.js';
 import { misfit } from '../strings/misfit.js';
 import { toSetColumns, toStringColumns } from '../strings/rows.js';

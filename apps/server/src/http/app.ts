@@ -8,6 +8,7 @@ import type { Logger } from 'pino';
 import swaggerUi from 'swagger-ui-express';
 import type { DataSource } from 'typeorm';
 import { ENDPOINTS, openApi } from '@gold-peg/contract/endpoints';
+import type { Session } from '@gold-peg/contract/people';
 import type { LogFeed } from '../feed/log-feed.js';
 import { feedRoute } from '../feed/feed-route.js';
 import { handlers } from './handlers.js';
@@ -24,7 +25,8 @@ export interface AppParts {
   feed: LogFeed;
   log: Logger;
   sessionSecret: string;
-  demo: boolean;
+  /** What a demo prints for who comes by; null in a real house. */
+  demoSignIn: Session['demoSignIn'];
   /** Folder of the built interface; left out where only the API is wanted. */
   webFolder?: string;
 }
@@ -36,10 +38,10 @@ const isNoStream: compression.CompressionFilter = (request, response) =>
   response.getHeader('content-type') !== 'text/event-stream' && compression.filter(request, response);
 
 /** The whole server as a function, so that specs call it without a port of ours. */
-export function buildApp({ store, pool, feed, log, sessionSecret, demo, webFolder }: AppParts): Express {
+export function buildApp({ store, pool, feed, log, sessionSecret, demoSignIn, webFolder }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.locals['demo'] = demo;
+  app.locals['demoSignIn'] = demoSignIn;
   const { csrfSynchronisedProtection } = csrfSync({
     getTokenFromRequest: (request) => request.headers['x-csrf-token'] as string,
     // whoever is not signed in has no session yet, nothing that could be done in their name, and sends JSON, which no foreign page can

@@ -17,7 +17,7 @@ import { countStock, placeOrder, stock } from '../stock/routes.js';
 import { addSet, addString, addTuning, changeString, stringTable } from '../strings/routes.js';
 import { cutStripPdf } from '../papers/cut-strip-pdf.js';
 import { stringTablePdf } from '../papers/table-pdf.js';
-import type { Handlers } from './handler.js';
+import type { Handlers } from '../handling/handler.js';
 
 /** All but the feed, which needs a line to the database of its own. */
 export const handlers: Omit<Handlers, 'feed'> = {

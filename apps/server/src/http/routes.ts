@@ -6,8 +6,8 @@ import { firstUnkeepable } from '@gold-peg/contract/extent';
 import { invalidInput } from '@gold-peg/contract/problems';
 import type { Person } from '@gold-peg/contract/people';
 import { whoAsks } from '../people/session-store.js';
-import type { Asked, Handler, Handlers, StreamHandler } from './handler.js';
-import { Refusal } from './refusal.js';
+import type { Asked, Handler, Handlers, StreamHandler } from '../handling/handler.js';
+import { Refusal } from '../handling/refusal.js';
 
 /** A router for the whole table: checks role and input, calls the handler, checks the reply. */
 export function routes(handlers: Handlers, store: DataSource): Router {

@@ -7,12 +7,11 @@ import { countsFor } from '../bench-log/project-counts.js';
 import { timesFor } from '../bench-log/project-times.js';
 import { readEvents } from '../bench-log/read-events.js';
 import { readHouse } from '../house/routes.js';
-import { signedIn, type Handler } from '../http/handler.js';
-import { Refusal } from '../http/refusal.js';
-import { holdInstrument, openJobOf } from './open-job.js';
+import { signedIn, type Handler } from '../handling/handler.js';
+import { Refusal } from '../handling/refusal.js';
 import { readPassport } from '../register/instrument.js';
 import { summariesOf } from '../register/summaries.js';
-import { addOnce, InstrumentRow, isSame, JobRow } from '../store/index.js';
+import { addOnce, holdInstrument, InstrumentRow, isSame, JobRow, openJobOf } from '../store/index.js';
 import type { DataSource } from 'typeorm';
 
 type LearnedMinutes = ReturnType<typeof learnedMinutes>;

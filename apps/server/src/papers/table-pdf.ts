@@ -2,7 +2,7 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { asTableString, type StringTableFile } from '@gold-peg/contract/strings';
 import { printGauge, stringProperties, type TableString } from '@gold-peg/craft/strings';
 import { toMillimetres } from '@gold-peg/craft/units';
-import type { StreamHandler } from '../http/handler.js';
+import type { StreamHandler } from '../handling/handler.js';
 import { readStringTable } from '../strings/routes.js';
 import { makePdf, sendPdf } from './pdf.js';
 

@@ -2,9 +2,8 @@ import { promisify } from 'node:util';
 import type { Request } from 'express';
 import type { DataSource } from 'typeorm';
 import type { Person, Session } from '@gold-peg/contract/people';
-import { DEMO_SIGN_IN } from '../demo/people.js';
-import { signedIn, type Handler } from '../http/handler.js';
-import { Refusal } from '../http/refusal.js';
+import { signedIn, type Handler } from '../handling/handler.js';
+import { Refusal } from '../handling/refusal.js';
 import { isSame, PersonRow } from '../store/index.js';
 import { endOtherSessions, endSession } from './sessions.js';
 import { hashPassphrase, insertPerson, passphraseFits, toPerson } from './person.js';
@@ -34,9 +33,9 @@ export const signOut: Handler<'signOut'> = async ({ store, request, person }) =>
 };
 
 function answer(request: Request, person: Person | null): Session {
-  const demo = request.app.locals['demo'] === true;
+  const demoSignIn = request.app.locals['demoSignIn'] as Session['demoSignIn'];
   // a stranger has no session, and needs no token
-  return { person, csrfToken: person === null ? '' : (request.csrfToken?.() ?? ''), demoSignIn: demo ? DEMO_SIGN_IN : null };
+  return { person, csrfToken: person === null ? '' : (request.csrfToken?.() ?? ''), demoSignIn };
 }
 
 export const savePreferences: Handler<'savePreferences'> = async (asked) => {

@@ -10,6 +10,7 @@ import type { BenchEvent } from '@gold-peg/craft/worksheet';
 import { ensureDatabase } from '../../../../scripts/postgres/database.js';
 import { askForRebuild, rebuildWhereAsked } from '../bench-log/index.js';
 import { loadDemo } from '../demo/load-demo.js';
+import { DEMO_SIGN_IN } from '../demo/people.js';
 import { openFeed } from '../feed/log-feed.js';
 import { buildApp } from '../http/index.js';
 import { openStore } from '../store/index.js';
@@ -36,7 +37,7 @@ export async function openHouse(databaseUrl?: string, log: Logger = pino({ level
   if (databaseUrl === undefined) await loadDemo(store, DEMO_NOW);
   const pool = new pg.Pool({ connectionString: url, max: 3 });
   const feed = openFeed(url, log);
-  const server = createServer(buildApp({ store, pool, feed, log, sessionSecret: 'a secret of the tests', demo: true }));
+  const server = createServer(buildApp({ store, pool, feed, log, sessionSecret: 'a secret of the tests', demoSignIn: DEMO_SIGN_IN }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {

@@ -5,11 +5,11 @@ import type { BenchEvent, BenchEventKind, EventOf } from '@gold-peg/craft/worksh
 import { exhaustMap, filter, fromEvent, merge, Subject, switchMap, timer } from 'rxjs';
 import { v4 as uuidV4, v7 as uuidV7 } from 'uuid';
 import { Api } from '../server/api';
-import { LiveFeed } from '../server/live-feed';
+import { LiveFeed } from '../feed/live-feed';
 import { Session } from '../session/session';
 import { BenchDatabase, type LocalEvent } from './bench-database';
 import { delivery, type Settled } from './delivery';
-import { HouseClock } from './house-clock';
+import { HouseClock } from '../server/house-clock';
 
 /** While something waits, the server is tried this often. */
 const RETRY_MS = 2000;

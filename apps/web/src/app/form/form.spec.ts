@@ -4,7 +4,7 @@ import { problem } from '@gold-peg/contract/problems';
 import { ownerDraft } from '@gold-peg/contract/register';
 import { stockRow } from '@gold-peg/contract/stock';
 import { ServerProblem } from '../server/server-problem';
-import { heldTo, readForm, sayRefusal } from './index';
+import { heldTo, readForm, sayRefusal } from '.';
 
 const { name, contact } = ownerDraft.shape;
 const anOwner = () =>

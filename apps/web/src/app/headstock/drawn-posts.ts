@@ -3,7 +3,7 @@ import { tangentPoint } from '@gold-peg/craft/nut';
 import { turnHeight, windingCircle } from '@gold-peg/craft/post';
 import type { PostPlan, WindPlan } from '@gold-peg/craft/procedure';
 import { metres } from '@gold-peg/craft/units';
-import type { Lane } from '../worksheet/desk/lane';
+import type { Lane } from '../lane/lane';
 import { boxOf, buttonOf, isBehind, MM, sideSign, type Frame } from './frame';
 import { holeLine } from './headstock-marks';
 import type { DrawnPost, HeadstockRequest } from './headstock-picture';

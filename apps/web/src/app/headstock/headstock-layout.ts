@@ -3,7 +3,7 @@ import { boxOf, frameOf, headPosts, KNOB_MM, MM, type Frame } from './frame';
 import { cutMark, fifthPeg, turnArrow } from './headstock-marks';
 import { headstockOutline } from './headstock-outline';
 import type { DrawnScrew, DrawnString, DrawnTree, HeadstockPicture, HeadstockRequest } from './headstock-picture';
-import type { Lane } from '../worksheet/desk/lane';
+import type { Lane } from '../lane/lane';
 
 const NUT_MM = { front: 3, behind: 2 };
 const TREE_HALF_PX = 3;

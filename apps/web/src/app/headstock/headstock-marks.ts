@@ -1,5 +1,5 @@
 import { arc } from 'd3';
-import type { Lane } from '../worksheet/desk/lane';
+import type { Lane } from '../lane/lane';
 import { MM, type Frame } from './frame';
 import type { HeadstockPicture, HeadstockRequest } from './headstock-picture';
 

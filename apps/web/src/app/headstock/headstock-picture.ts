@@ -1,6 +1,6 @@
 import type { Instrument } from '@gold-peg/craft/instrument';
 import type { WindPlan } from '@gold-peg/craft/procedure';
-import type { Lane } from '../worksheet/desk/lane';
+import type { Lane } from '../lane/lane';
 
 /** What the picture of a headstock is laid out from. */
 export interface HeadstockRequest {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Instrument } from '@gold-peg/craft/instrument';
 import type { WindPlan } from '@gold-peg/craft/procedure';
-import type { Lane } from '../worksheet/desk/lane';
+import type { Lane } from '../lane/lane';
 import { Drag, type Dragged } from '../ui/drag';
 import { frameOf } from './frame';
 import { layOutHeadstock } from './headstock-layout';

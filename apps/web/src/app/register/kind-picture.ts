@@ -3,7 +3,7 @@ import { firstLaidOut } from '@gold-peg/craft/gauges';
 import { type Instrument } from '@gold-peg/craft/instrument';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
 import { setsFor, stringProperties } from '@gold-peg/craft/strings';
-import { lanesOf, type Lane } from '../worksheet/desk/lane';
+import { lanesOf, type Lane } from '../lane/lane';
 
 export interface KindPicture {
   instrument: Instrument;

@@ -17,7 +17,7 @@ import { heldTo, sayRefusal } from '../form';
 import { Api } from '../server/api';
 import { NewThing } from '../server/new-thing';
 import { ServerProblem } from '../server/server-problem';
-import { sayPromise } from '../today/promise-words';
+import { sayPromise } from '../promise/promise-words';
 
 /** A day that is picked without a time means its end, as people say it. */
 const END_OF_DAY = { hour: 17, minute: 30 };

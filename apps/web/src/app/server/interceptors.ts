@@ -4,7 +4,7 @@ import { ENDPOINTS, PERSON_HEADER, REQUEST_HEADER } from '@gold-peg/contract/end
 import { problemSchema } from '@gold-peg/contract/problems';
 import { catchError, filter, tap, timeout } from 'rxjs';
 import { v4 as uuidV4 } from 'uuid';
-import { HouseClock } from '../bench-log/house-clock';
+import { HouseClock } from './house-clock';
 import { Connection } from './connection';
 import { serverAway, ServerProblem } from './server-problem';
 

@@ -245,12 +245,20 @@ describe('the shelf', () => {
     await page.press('Count .010–.046 nickel-plated steel');
     expect(page.field('lie there').value).toBe('4');
     await page.type('lie there', '-3');
-    far.answer(problem('invalid', 'counted must lie between 0 and 9999 pieces'), 422);
+    await page.submit();
+    expect(page.alert()).toContain('What lies there must lie between 0 and 9999');
+    expect(far.sent).toEqual([]);
+    expect(page.field('lie there').value).toBe('-3');
+    await page.type('lie there', '3');
+    far.answer(
+      problem('invalid', 'shelf must have at most 60 characters', [{ field: 'shelf', says: 'must have at most 60 characters' }]),
+      422,
+    );
     await page.submit();
     await page.until(() => {
-      expect(page.alert()).toContain('counted must lie between 0');
+      expect(page.text).toContain('Where must have at most 60 characters');
     });
-    expect(page.field('lie there').value).toBe('-3');
+    expect(far.sent[0]?.body).toMatchObject({ kind: 'set', counted: 3 });
   });
 
   it('is searched by name, line and drawer', async () => {

@@ -12,7 +12,7 @@ import { BenchPage } from './bench-page';
 import { BenchDatabase } from '../bench-log/bench-database';
 import { BenchLog } from '../bench-log/bench-log';
 import { Session } from '../session/session';
-import { DESK } from '../worksheet/desk/providers';
+import { DESK } from '../worksheet/providers';
 import { WorksheetDesk } from '../worksheet/desk/worksheet-desk';
 
 export const jobId = '01900000-0000-7000-8000-00000000000a';

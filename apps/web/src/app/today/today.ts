@@ -5,7 +5,7 @@ import { interval, map, startWith, throttleTime } from 'rxjs';
 import { BenchDatabase } from '../bench-log/bench-database';
 import { Api } from '../server/api';
 import { Connection } from '../server/connection';
-import { LiveFeed } from '../server/live-feed';
+import { LiveFeed } from '../feed/live-feed';
 import { sayProblem } from '../server/server-problem';
 import { Caution } from '../ui/caution';
 import { Fact } from '../ui/fact';

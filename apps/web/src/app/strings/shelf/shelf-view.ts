@@ -4,8 +4,6 @@ import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatInputModule } from '@angular/material/input';
-import { MatSelectModule } from '@angular/material/select';
-import type { StockKind } from '@gold-peg/contract/stock';
 import { printGauge } from '@gold-peg/craft/strings';
 import { filter, interval } from 'rxjs';
 import { Api } from '../../server/api';
@@ -14,7 +12,8 @@ import { sayProblem } from '../../server/server-problem';
 import { Shelf } from '../../shelf/shelf';
 import { StringTable } from '../../string-table/string-table';
 import { Trouble } from '../../ui/trouble';
-import { linesToOrder, sayMove, sayOrder, shelfRow, type Named, type ShelfRow } from './shelf-rows';
+import { CountForm } from './count-form';
+import { linesToOrder, sayMove, sayOrder, shelfRow, type Named } from './shelf-rows';
 
 /** While an order is on its way the shelf is looked at this often. */
 const LOOK_MS = 10_000;
@@ -24,7 +23,7 @@ const MOVES_SHOWN = 12;
 @Component({
   selector: 'peg-shelf-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule, Trouble],
+  imports: [CountForm, FormsModule, MatButtonModule, MatCheckboxModule, MatInputModule, Trouble],
   templateUrl: './shelf-view.html',
   styleUrl: './shelf-view.scss',
 })
@@ -40,12 +39,6 @@ export class ShelfView {
   protected readonly fault = signal<string | null>(null);
 
   protected readonly key = signal<string | null>(null);
-  protected readonly counted = signal<number | null>(null);
-  protected readonly reorderAt = signal<number | null>(2);
-  protected readonly reorderTo = signal<number | null>(6);
-  protected readonly where = signal('');
-  protected readonly countFault = signal<string | null>(null);
-  protected readonly said = signal('');
 
   private readonly names = computed(() => {
     const lineOf = (id: string | null) => this.table.lineNames().get(id ?? '') ?? '';
@@ -100,43 +93,6 @@ export class ShelfView {
       });
     } catch (error) {
       this.fault.set(sayProblem(error));
-    }
-  }
-
-  protected take({ key }: ShelfRow): void {
-    this.pick(key);
-  }
-
-  protected pick(key: string): void {
-    const [kind, id = ''] = key.split(' ');
-    const item = this.shelf.item(kind as StockKind, id);
-    this.key.set(key);
-    this.said.set('');
-    this.countFault.set(null);
-    this.counted.set(item?.onHand ?? null);
-    this.reorderAt.set(item?.reorderAt ?? 2);
-    this.reorderTo.set(item?.reorderTo ?? 6);
-    this.where.set(item?.shelf ?? '');
-  }
-
-  protected async count(): Promise<void> {
-    const [kind, id = ''] = (this.key() ?? '').split(' ');
-    this.said.set('');
-    this.countFault.set(null);
-    try {
-      const body = {
-        kind: kind as StockKind,
-        id,
-        counted: this.counted() ?? Number.NaN,
-        reorderAt: this.reorderAt() ?? Number.NaN,
-        reorderTo: this.reorderTo() ?? Number.NaN,
-        shelf: this.where(),
-      };
-      await this.api.call('countStock', { body });
-      await this.shelf.load();
-      this.said.set('Taken down.');
-    } catch (error) {
-      this.countFault.set(sayProblem(error));
     }
   }
 }

@@ -3,11 +3,11 @@ import { MatButtonModule } from '@angular/material/button';
 import { Measures } from '../../preferences/measures';
 import { AnchorFrames } from '../../anchor/anchor-frames';
 import { Caution } from '../../ui/caution';
-import { BenchActions } from '../desk/bench-actions';
+import { BenchActions } from '../actions/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { scenesInHand } from '../pictured/scenes-in-hand';
 import { STAGE_NAMES } from '../stage-rule/stage-names';
-import { bigNumbers } from './prompt';
+import { bigNumbers } from '../actions/prompt';
 
 /** The step in hand in large type, to be read from two metres; the same keys go on working under it. */
 @Component({

@@ -18,8 +18,8 @@ import { BenchDialogs } from '../../solver/bench-dialogs';
 import { StringTable } from '../../string-table/string-table';
 import type { TuningData } from '../../tuning/tuning-editor';
 import { Caution } from '../../ui/caution';
-import { sayPromise } from '../../today/promise-words';
-import { BenchActions } from '../desk/bench-actions';
+import { sayPromise } from '../../promise/promise-words';
+import { BenchActions } from '../actions/bench-actions';
 import { StageClock } from '../desk/stage-clock';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 

@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { learnedPace, stageMinutes } from '@gold-peg/craft/day';
 import { isStringStage, passed, stageTimes } from '@gold-peg/craft/worksheet';
 import { interval, map } from 'rxjs';
-import { HouseClock } from '../../bench-log/house-clock';
+import { HouseClock } from '../../server/house-clock';
 import { Session } from '../../session/session';
 import { WorksheetDesk } from './worksheet-desk';
 

@@ -28,13 +28,13 @@ import {
   type Stage,
 } from '@gold-peg/craft/worksheet';
 import { BenchLog, type Happening } from '../../bench-log/bench-log';
-import { LiveFeed } from '../../server/live-feed';
+import { LiveFeed } from '../../feed/live-feed';
 import { Session } from '../../session/session';
 import { StringTable } from '../../string-table/string-table';
 import { InHand } from './in-hand';
 import { JobLog } from './job-log';
 import { LaidOut } from './laid-out';
-import { lanesOf } from './lane';
+import { lanesOf } from '../../lane/lane';
 import { WindPlans } from './wind-plans';
 import { WorksheetFiles } from './worksheet-files';
 

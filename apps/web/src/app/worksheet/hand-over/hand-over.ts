@@ -10,7 +10,7 @@ import { dropsOf, passed, STRING_STAGES, tellStory } from '@gold-peg/craft/works
 import { Measures, say } from '../../preferences/measures';
 import { Session } from '../../session/session';
 import { Caution } from '../../ui/caution';
-import { BenchActions } from '../desk/bench-actions';
+import { BenchActions } from '../actions/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from '../look-over/finding-words';
 import { StageClock } from '../desk/stage-clock';

@@ -11,7 +11,7 @@ import { Measures, say } from '../../preferences/measures';
 import { SCHOOLS, slackWords } from '../../preferences/slack-words';
 import { Session } from '../../session/session';
 import type { WorksheetDesk } from '../desk/worksheet-desk';
-import { sayFor } from '../wind/lane-rows';
+import { sayFor } from '../wind-words/lane-rows';
 import { readHand, type Readings } from './hand-readings';
 
 const PARTS = [

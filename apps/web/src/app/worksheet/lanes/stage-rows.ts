@@ -1,6 +1,6 @@
 import type { StringStage, Worksheet } from '@gold-peg/craft/worksheet';
 import type { Measures } from '../../preferences/measures';
-import type { Lane } from '../desk/lane';
+import type { Lane } from '../../lane/lane';
 
 /** One string at a stage: what it is, where it stands, and what is said of it here. */
 export interface StageRow {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { advise, compareFindings } from '@gold-peg/craft/findings';
-import { BenchActions } from '../desk/bench-actions';
+import { BenchActions } from '../actions/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
 import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from './finding-words';
 

@@ -2,7 +2,7 @@ import type { Instrument, Post } from '@gold-peg/craft/instrument';
 import type { WindPlan } from '@gold-peg/craft/procedure';
 import { turnHeight } from '@gold-peg/craft/post';
 import { metres } from '@gold-peg/craft/units';
-import type { Lane } from '../desk/lane';
+import type { Lane } from '../../lane/lane';
 
 const MM = 1000;
 

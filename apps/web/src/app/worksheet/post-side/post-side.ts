@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import type { Instrument } from '@gold-peg/craft/instrument';
 import type { Nut, WindPlan } from '@gold-peg/craft/procedure';
 import { degrees, Measures, say, turnsToQuarter } from '../../preferences/measures';
-import type { Lane } from '../desk/lane';
+import type { Lane } from '../../lane/lane';
 import { layOutClamp } from './clamp-layout';
 import { layOutPostSide } from './post-side-layout';
 import { layOutRollerSide } from './roller-side-layout';

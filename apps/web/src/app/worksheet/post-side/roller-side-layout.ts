@@ -1,6 +1,6 @@
 import type { Instrument } from '@gold-peg/craft/instrument';
 import type { WindPlan } from '@gold-peg/craft/procedure';
-import type { Lane } from '../desk/lane';
+import type { Lane } from '../../lane/lane';
 
 const MM = 1000;
 

@@ -1,7 +1,7 @@
 import type { Instrument } from '@gold-peg/craft/instrument';
 import { turnHeight } from '@gold-peg/craft/post';
 import type { PostPlan } from '@gold-peg/craft/procedure';
-import type { Lane } from '../desk/lane';
+import type { Lane } from '../../lane/lane';
 
 const MM = 1000;
 const MOST_TURNS = 40;

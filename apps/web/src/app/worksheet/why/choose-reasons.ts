@@ -6,7 +6,7 @@ import type { MassBasis, StringProperties } from '@gold-peg/craft/strings';
 import type { Bend } from '@gold-peg/craft/tension';
 import { strungOf, type Seat } from '@gold-peg/craft/tuning';
 import { fromMillimetres, noteAtOrBelow, type Metres } from '@gold-peg/craft/units';
-import type { Lane } from '../desk/lane';
+import type { Lane } from '../../lane/lane';
 import type { SayLong, WhyLine } from './why-line';
 import { pullReason } from './pull-reason';
 

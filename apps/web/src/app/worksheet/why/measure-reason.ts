@@ -5,8 +5,8 @@ import { metres } from '@gold-peg/craft/units';
 import type { Measures } from '../../preferences/measures';
 import { ownHand } from '../../preferences/own-hand';
 import { SCHOOLS, slackWords } from '../../preferences/slack-words';
-import type { Lane } from '../desk/lane';
-import { sayFor } from '../wind/lane-rows';
+import type { Lane } from '../../lane/lane';
+import { sayFor } from '../wind-words/lane-rows';
 import { longIn, type WhyLine } from './why-line';
 
 /** Why the slack is said as it is, in the school of the person. `leaves` is what is known of their hand. */

@@ -1,7 +1,7 @@
 import type { Instrument } from '@gold-peg/craft/instrument';
 import type { StringProperties } from '@gold-peg/craft/strings';
 import type { LoadedString } from '@gold-peg/craft/tension';
-import type { Lane } from '../desk/lane';
+import type { Lane } from '../../lane/lane';
 import type { SayLong, WhyLine } from './why-line';
 
 export function pullReason(

@@ -5,8 +5,8 @@ import type { ClampPlan, PostPlan, WindPlan } from '@gold-peg/craft/procedure';
 import type { StringProperties } from '@gold-peg/craft/strings';
 import { metres, radians, toMillimetres } from '@gold-peg/craft/units';
 import { degrees, sayTurns } from '../../preferences/measures';
-import type { Lane } from '../desk/lane';
-import { sayCutTime } from '../wind/instruction';
+import type { Lane } from '../../lane/lane';
+import { sayCutTime } from '../wind-words/instruction';
 import { pullReason } from './pull-reason';
 import type { SayLong, WhyLine } from './why-line';
 

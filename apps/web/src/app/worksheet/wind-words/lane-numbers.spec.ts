@@ -10,7 +10,7 @@ import { sayLeft, SCHOOLS } from '../../preferences/slack-words';
 import { measureReason } from '../why/measure-reason';
 import type { AsWound } from '../desk/wind-plans';
 import { laneNumbers } from './lane-rows';
-import { liveFacts } from './live-facts';
+import { liveFacts } from '../wind/live-facts';
 
 const benchOf = (id: string, index: number, longer = 0) => {
   const { instrument, lanes, plans } = kindPicture(id, 300);

@@ -1,9 +1,9 @@
 import { rollerSide, type Instrument } from '@gold-peg/craft/instrument';
 import type { CutTiming, PostMethod } from '@gold-peg/craft/methods';
 import type { ClampPlan, PostPlan, WindPlan } from '@gold-peg/craft/procedure';
-import type { Metres } from '@gold-peg/craft/units';
+import { radians, type Metres } from '@gold-peg/craft/units';
 import { degrees, sayTurns } from '../../preferences/measures';
-import type { Lane } from '../desk/lane';
+import type { Lane } from '../../lane/lane';
 
 type SayLength = (length: Metres) => string;
 
@@ -105,7 +105,8 @@ function wrongWay(lane: Lane, { nut }: PostPlan, instrument: Instrument): string
       ? 'Toward the inside it would rub on its neighbour.'
       : 'Toward the outside it would rub on the string or the wood beside it.';
   if (nut === null) return 'The other way it would lift out of its pip.';
-  return `Leaving outside it pulls ${degrees(nut.otherWay)} sideways, not ${degrees(nut.lateral)}: seen to before the first turn.`;
+  const [outside, inside] = [nut.otherWay, nut.lateral].map((lateral) => degrees(radians(Math.abs(lateral)))); // how much, to whichever side
+  return `Leaving outside it pulls ${outside} sideways, not ${inside}: seen to before the first turn.`;
 }
 
 const WHEN: Readonly<Record<CutTiming['when'], string>> = {

@@ -1,7 +1,7 @@
 import { postsBeyond, postToEnd, type Instrument, type StringPlace } from '@gold-peg/craft/instrument';
 import type { StringProperties } from '@gold-peg/craft/strings';
 import { metres, type Metres } from '@gold-peg/craft/units';
-import { splitNote, textureOf, type Texture } from '../../ui/string-face';
+import { splitNote, textureOf, type Texture } from '../ui/string-face';
 
 /** One string of the worksheet, in the same place at every stage. */
 export interface Lane {

@@ -7,15 +7,15 @@ import { Measures } from '../../preferences/measures';
 import { Session } from '../../session/session';
 import { Shelf } from '../../shelf/shelf';
 import { Speech } from '../../ui/speech';
-import { bigNumbers, spokenPrompt } from '../bench-mode/prompt';
+import { bigNumbers, spokenPrompt } from './prompt';
 import { chooseReasons } from '../why/choose-reasons';
 import { measureReason } from '../why/measure-reason';
-import { sayHeldUp } from '../now/held-words';
+import { sayHeldUp } from './held-words';
 import { WhyDialog, type WhyData } from '../why/why-dialog';
 import { longIn } from '../why/why-line';
 import { windReasons } from '../why/wind-reasons';
 import { ScrapDialog, type ScrapData } from './scrap-dialog';
-import { WorksheetDesk } from './worksheet-desk';
+import { WorksheetDesk } from '../desk/worksheet-desk';
 
 /** What can be done at a worksheet by key, button or touch: the log of the desk, and going where the work goes. */
 @Injectable()

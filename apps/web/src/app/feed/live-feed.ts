@@ -3,7 +3,7 @@ import { toObservable } from '@angular/core/rxjs-interop';
 import { ENDPOINTS, FEED_HEARTBEAT_MS, feedMessage, type FeedMessage } from '@gold-peg/contract/endpoints';
 import { distinctUntilChanged, EMPTY, map, Observable, retry, share, Subject, switchMap, timer } from 'rxjs';
 import { Session } from '../session/session';
-import { Connection } from './connection';
+import { Connection } from '../server/connection';
 
 const RETRY_MS = 1000;
 /** A line that was silent for so long is dead, though nobody closed it. */

@@ -1,5 +1,5 @@
 import { Not, type EntityManager } from 'typeorm';
-import { JobRow } from '../store/index.js';
+import { JobRow } from './job.js';
 
 /** Keeps others from opening a job of this instrument until the transaction ends. */
 export const holdInstrument = (tx: EntityManager, instrumentId: string) =>

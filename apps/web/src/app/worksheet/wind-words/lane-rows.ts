@@ -5,7 +5,7 @@ import { fromDegrees, fromMillimetres, metres, toDegrees, toMillimetres, type Ra
 import { degrees, say, turnsToQuarter, type Measures } from '../../preferences/measures';
 import { ownHand } from '../../preferences/own-hand';
 import { slackWords } from '../../preferences/slack-words';
-import type { Lane } from '../desk/lane';
+import type { Lane } from '../../lane/lane';
 import type { AsWound } from '../desk/wind-plans';
 
 /** A narrower band, half of it, is within what a hand can measure. */
