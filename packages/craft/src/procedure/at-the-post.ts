@@ -34,10 +34,11 @@ export const treeOver = (instrument: Instrument, index: number) => instrument.tr
 export const standsOnFace = ({ post }: StringPlace): boolean =>
   post.style !== 'roller' && post.style !== 'side-peg' && post.style !== 'clamp';
 
-export function endOf({ post }: StringPlace, { postMethod, stub }: HouseMethods, string: StringProperties): End {
+/** What the end of a string needs at a post of this diameter: that which was learned, where turns were counted on it. */
+export function endOf({ post }: StringPlace, postDiameter: Metres, { postMethod, stub }: HouseMethods, string: StringProperties): End {
   if (post.style === 'slotted' && post.holeDepth !== null) return { kind: 'slotted', holeDepth: post.holeDepth };
-  const tail = postMethod === 'kink-lock' ? kinkLockTail(post.diameter, string.gauge, stub) : stub;
-  return { kind: 'through', postDiameter: post.diameter, tail };
+  const tail = postMethod === 'kink-lock' ? kinkLockTail(postDiameter, string.gauge, stub) : stub;
+  return { kind: 'through', postDiameter, tail };
 }
 
 /** Turns that fit in one layer: from the hole down to the face, or along a roller to the wall of its slot. */

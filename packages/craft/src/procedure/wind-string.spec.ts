@@ -23,6 +23,7 @@ interface Asked {
   choices?: LayeredChoices;
   cut?: Metres;
   instrument?: Instrument;
+  postThicker?: Metres;
 }
 
 function anyPlan(id: string, number: number, { set, instrument = instrumentOf(id), ...more }: Asked = {}): WindPlan {
@@ -253,6 +254,16 @@ describe('winding a string', () => {
     const noted = planOf('acoustic-parlour', 6);
     // each turn of a post 0.5 mm thicker takes 0.5π more
     expect(toMillimetres(metres((thick?.slack ?? 0) - noted.slack))).toBeCloseTo(2 * Math.PI * 0.5, 0);
+  });
+
+  it('cuts by the post that was learned: half of what it is thicker, and half a turn round it where the tail is kinked', () => {
+    const endOf = (number: number, postThicker?: Metres) => {
+      const { cut, slack } = planOf('acoustic-parlour', number, postThicker === undefined ? {} : { postThicker });
+      return toMillimetres(metres(cut - slack));
+    };
+    const thicker = fromMillimetres(0.5);
+    expect(endOf(6, thicker) - endOf(6)).toBeCloseTo(0.25, 9);
+    expect(endOf(1, thicker) - endOf(1)).toBeCloseTo(0.25 + (Math.PI * 0.5) / 2, 9);
   });
 
   it('gives back the turns of the plan when its own cut is asked for, and more for a longer one', () => {

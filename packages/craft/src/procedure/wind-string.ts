@@ -51,7 +51,7 @@ function windRoundPost(
     nutToPost: metres(Math.hypot(post.along, outward(place))),
   };
   const stretch: Stretch = { path: stretchingPath(instrument, place), strain: load.strain, creep: string.creep };
-  const end = endOf(place, methods, string);
+  const end = endOf(place, geometry.postDiameter, methods, string);
   const allowance = OVER_SOMETHING.includes(methods.postMethod) ? kinkLockAllowance(string.gauge) : metres(0);
   const at: AtThePost = { instrument, index, place, string, methods, load, geometry };
   const given = { turns: counted ?? null, rule: { kind: 'house' } as const };
