@@ -2,8 +2,7 @@ import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 import { expect, signIn, stageLink, test } from './workshop.js';
 
-const view = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'Views of Strings' }).getByRole('link', { name, exact: true }).click();
+const view = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
 async function strings(page: Page, name: string): Promise<void> {
   await page.getByRole('link', { name: 'Strings', exact: true }).click();
   await view(page, name);

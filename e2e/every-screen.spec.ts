@@ -59,7 +59,7 @@ async function locking(page: Page, stage: string): Promise<void> {
 
 async function strings(page: Page, view: string): Promise<void> {
   await page.getByRole('link', { name: 'Strings', exact: true }).click();
-  await page.getByRole('navigation', { name: 'Views of Strings' }).getByRole('link', { name: view, exact: true }).click();
+  await page.getByRole('tab', { name: view, exact: true }).click();
 }
 
 async function headstock(page: Page): Promise<void> {

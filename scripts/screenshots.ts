@@ -94,7 +94,7 @@ async function cutStrip(page: Page): Promise<void> {
 
 async function strings(page: Page, view: string): Promise<void> {
   await place(page, 'Strings');
-  await page.getByRole('navigation', { name: 'Views of Strings' }).getByRole('link', { name: view, exact: true }).click();
+  await page.getByRole('tab', { name: view, exact: true }).click();
 }
 
 async function solver(page: Page): Promise<void> {

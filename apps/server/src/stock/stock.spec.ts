@@ -123,7 +123,10 @@ describe('the shelf', () => {
   it.each([
     [{ kind: 'set', id: TENS, counted: -1, reorderAt: 0, reorderTo: 0, shelf: '' }, /counted must lie between 0 and 9999 pieces/],
     [{ kind: 'set', id: TENS, counted: 1.5, reorderAt: 0, reorderTo: 0, shelf: '' }, /counted must be a whole number/],
-    [{ kind: 'set', id: TENS, counted: 1, reorderAt: 5, reorderTo: 2, shelf: '' }, /reorderTo must not be less than reorderAt/],
+    [
+      { kind: 'set', id: TENS, counted: 1, reorderAt: 5, reorderTo: 2, shelf: '' },
+      /reorderTo must not be less than the number below which/,
+    ],
     [{ kind: 'set', id: 'no-such-set', counted: 1, reorderAt: 0, reorderTo: 0, shelf: '' }, /no-such-set is not one/],
   ])('refuses a count that cannot be: %j', async (body, says) => {
     const answer = await bench.ask('PUT', '/api/stock', body);

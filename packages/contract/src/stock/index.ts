@@ -22,7 +22,7 @@ export const stockRow = z
   .strictObject({ kind: z.enum(STOCK_KINDS), id: tableId, counted: pieces('it is what was counted on the shelf'), ...reorder })
   .refine(({ reorderAt, reorderTo }) => reorderTo >= reorderAt, {
     path: ['reorderTo'],
-    error: 'must not be less than reorderAt: an order fills up to it',
+    error: 'must not be less than the number below which more are ordered: an order fills up to it',
   });
 export type StockRow = z.infer<typeof stockRow>;
 

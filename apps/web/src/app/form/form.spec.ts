@@ -52,9 +52,10 @@ describe('a form that is held to the contract', () => {
       reorderTo: number(2),
     });
     expect(readForm(form, stockRow)).toBeNull();
-    expect(form.controls.reorderTo.getError('says')).toContain('must not be less than reorderAt');
-    form.controls.reorderTo.setValue(8);
-    expect(readForm(form, stockRow)).toMatchObject({ reorderTo: 8 });
+    expect(form.controls.reorderTo.getError('says')).toContain('must not be less than the number below which');
+    form.controls.reorderAt.setValue(1); // the other one of the two is mended: nothing is wrong with this one any more
+    expect(readForm(form, stockRow)).toMatchObject({ reorderAt: 1, reorderTo: 2 });
+    expect(form.controls.reorderTo.valid).toBe(true);
   });
 });
 

@@ -6,6 +6,7 @@ import { SAYS } from './held-to';
 
 /** What a form holds, in the shape of the contract; null where that cannot be, with every fault shown at its field. */
 export function readForm<Schema extends z.ZodType>(form: FormGroup, schema: Schema): z.output<Schema> | null {
+  for (const control of Object.values(form.controls)) control.updateValueAndValidity(); // what was said of the form as it was is over
   const read = schema.safeParse(form.getRawValue());
   if (read.success) return read.data;
   sayRefusal(form, new ServerProblem(invalidInput(read.error)));

@@ -20,6 +20,7 @@ import { differences } from '../ui/differences';
 import { MeasuredWidth } from '../ui/measured-width';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
+import { UnderWay } from '../ui/under-way';
 import { pictureOf } from './kind-picture';
 
 const PICTURE_PX = 400;
@@ -55,6 +56,7 @@ type PostMeasure = (typeof COLUMNS)[number]['key'];
     PlaceHeader,
     RouterLink,
     Trouble,
+    UnderWay,
   ],
   templateUrl: './headstock-page.html',
   styleUrl: './headstock-page.scss',

@@ -12,6 +12,7 @@ import { sayProblem } from '../server/server-problem';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
+import { UnderWay } from '../ui/under-way';
 import { sayFinding } from '../worksheet/look-over/finding-words';
 import { geometryFacts } from './geometry-facts';
 import { pullChart, pullOf } from './passport-charts';
@@ -22,7 +23,7 @@ import { TakeIn } from './take-in';
 @Component({
   selector: 'peg-passport',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Fact, MatButtonModule, PassportEdit, PlaceHeader, RouterLink, TakeIn, Trouble],
+  imports: [Fact, MatButtonModule, PassportEdit, PlaceHeader, RouterLink, TakeIn, Trouble, UnderWay],
   templateUrl: './passport.html',
   styleUrl: './passport.scss',
 })

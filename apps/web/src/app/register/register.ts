@@ -12,6 +12,7 @@ import { Pages, sayCount } from '../server/pages';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
+import { UnderWay } from '../ui/under-way';
 import { TYPING_MS } from './owner-search';
 import { OwnersPanel } from './owners-panel';
 
@@ -22,7 +23,7 @@ const READ_AHEAD = 40;
 @Component({
   selector: 'peg-register',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Fact, FormsModule, MatButtonModule, MatInputModule, OwnersPanel, PlaceHeader, RouterLink, ScrollingModule, Trouble],
+  imports: [Fact, FormsModule, MatButtonModule, MatInputModule, OwnersPanel, PlaceHeader, RouterLink, ScrollingModule, Trouble, UnderWay],
   templateUrl: './register.html',
   styleUrl: './register.scss',
 })

@@ -32,8 +32,68 @@ const END_OF_DAY = { hour: 17, minute: 30 };
     { provide: MAT_LUXON_DATE_ADAPTER_OPTIONS, useValue: { useUtc: false, firstDayOfWeek: 1, defaultOutputCalendar: 'gregory' } },
     { provide: MAT_DATE_LOCALE, useValue: 'en-GB' },
   ],
-  templateUrl: './take-in.html',
-  styleUrl: './take-in.scss',
+  template: `
+    <form [formGroup]="form" (ngSubmit)="take()">
+      <label for="reason">Why now?</label>
+      <mat-form-field>
+        <input matInput id="reason" placeholder="dull, broken string, a gig …" formControlName="reason" />
+        <mat-error>Why now {{ form.controls.reason.getError('says') }}</mat-error>
+      </mat-form-field>
+      <label for="promised">Promised for</label>
+      <div class="when">
+        <mat-form-field>
+          <input matInput id="promised" placeholder="no hurry" [matDatepicker]="day" formControlName="promised" />
+          <mat-datepicker-toggle matIconSuffix [for]="day" />
+          <mat-datepicker #day />
+        </mat-form-field>
+        <mat-form-field>
+          <input matInput aria-label="at" placeholder="at" [matTimepicker]="time" formControlName="promised" />
+          <mat-timepicker-toggle matIconSuffix [for]="time" />
+          <mat-timepicker #time interval="30m" />
+        </mat-form-field>
+      </div>
+      @if (form.controls.promised.hasError('matDatepickerParse')) {
+        <p class="fault" role="alert">Promised for must be a day such as 28/11/2026.</p>
+      } @else if (form.controls.promised.hasError('matTimepickerParse')) {
+        <p class="fault" role="alert">The time must be such as 17:30.</p>
+      }
+      @if (promise(); as says) {
+        <p class="fault" role="status">{{ says }}</p>
+      }
+      @if (fault(); as says) {
+        <p class="fault" role="alert">{{ says }}</p>
+      }
+      <button matButton="filled" class="act" type="submit" [disabled]="busy()">Take it in</button>
+    </form>
+  `,
+  styles: `
+    form {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr);
+      gap: 6px;
+      margin-top: 8px;
+    }
+
+    label {
+      margin-top: 6px;
+      font-weight: 600;
+    }
+
+    .when {
+      display: grid;
+      grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
+      gap: var(--space-2);
+    }
+
+    .act {
+      margin-top: 10px;
+    }
+
+    .fault {
+      margin: 6px 0 0;
+      color: var(--oxide);
+    }
+  `,
 })
 export class TakeIn {
   readonly passport = input.required<Passport>();

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatTabsModule } from '@angular/material/tabs';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { Shelf } from '../shelf/shelf';
 import { StringTable } from '../string-table/string-table';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
+import { UnderWay } from '../ui/under-way';
 import { FilesView } from './files/files-view';
 import { IdentifyView } from './identify/identify-view';
 import { SetsView } from './sets/sets-view';
@@ -28,17 +30,19 @@ export const STRING_VIEWS = [
   selector: 'peg-strings',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    RouterLink,
-    RouterLinkActive,
     Fact,
-    PlaceHeader,
-    Trouble,
     FilesView,
     IdentifyView,
+    MatTabsModule,
+    PlaceHeader,
+    RouterLink,
+    RouterLinkActive,
     SetsView,
     ShelfView,
     TableView,
+    Trouble,
     TuningsView,
+    UnderWay,
     Workbench,
   ],
   template: `
@@ -46,43 +50,47 @@ export const STRING_VIEWS = [
       <peg-fact label="in the table">{{ table.strings().length }} strings, {{ table.sets().length }} sets</peg-fact>
       <peg-fact label="running low">{{ low() }}</peg-fact>
     </peg-place-header>
-    <nav aria-label="Views of Strings">
+    <nav mat-tab-nav-bar aria-label="Views of Strings" mat-stretch-tabs="false" [tabPanel]="panel">
       @for (each of views; track each.path) {
-        <a [routerLink]="['/strings', each.path]" routerLinkActive="here" ariaCurrentWhenActive="page">{{ each.name }}</a>
+        <a mat-tab-link [routerLink]="['/strings', each.path]" routerLinkActive #here="routerLinkActive" [active]="here.isActive">{{
+          each.name
+        }}</a>
       }
     </nav>
-    @if (table.trouble(); as says) {
-      <peg-trouble [says]="says" (again)="table.load()" />
-    }
-    @if (table.file() === null) {
-      @if (table.trouble() === null) {
-        <p class="loading" role="status">Opening the strings table …</p>
+    <mat-tab-nav-panel #panel>
+      @if (table.trouble(); as says) {
+        <peg-trouble [says]="says" (again)="table.load()" />
       }
-    } @else {
-      @switch (view()) {
-        @case ('table') {
-          <peg-table-view />
+      @if (table.file() === null) {
+        @if (table.trouble() === null) {
+          <peg-under-way says="Opening the strings table …" />
         }
-        @case ('sets') {
-          <peg-sets-view />
-        }
-        @case ('tunings') {
-          <peg-tunings-view />
-        }
-        @case ('shelf') {
-          <peg-shelf-view />
-        }
-        @case ('identify') {
-          <peg-identify-view />
-        }
-        @case ('files') {
-          <peg-files-view />
-        }
-        @default {
-          <peg-workbench />
+      } @else {
+        @switch (view()) {
+          @case ('table') {
+            <peg-table-view />
+          }
+          @case ('sets') {
+            <peg-sets-view />
+          }
+          @case ('tunings') {
+            <peg-tunings-view />
+          }
+          @case ('shelf') {
+            <peg-shelf-view />
+          }
+          @case ('identify') {
+            <peg-identify-view />
+          }
+          @case ('files') {
+            <peg-files-view />
+          }
+          @default {
+            <peg-workbench />
+          }
         }
       }
-    }
+    </mat-tab-nav-panel>
   `,
   styleUrl: './strings-place.scss',
 })

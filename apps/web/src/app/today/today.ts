@@ -11,6 +11,7 @@ import { Caution } from '../ui/caution';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
+import { UnderWay } from '../ui/under-way';
 import { jobRow } from './job-row';
 import { promiseTicks } from './promise-rule';
 
@@ -22,7 +23,7 @@ const NEWS_MS = 400;
 @Component({
   selector: 'peg-today',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, Caution, Fact, PlaceHeader, Trouble],
+  imports: [Caution, Fact, PlaceHeader, RouterLink, Trouble, UnderWay],
   templateUrl: './today.html',
   styleUrl: './today.scss',
 })

@@ -4,6 +4,7 @@ import { STAGES } from '@gold-peg/craft/worksheet';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
+import { UnderWay } from '../ui/under-way';
 import { BenchMode } from './bench-mode/bench-mode';
 import { Choose } from './choose/choose';
 import { ClockFact } from './clock/clock-fact';
@@ -29,19 +30,20 @@ import { Wind } from './wind/wind';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     BenchMode,
+    Choose,
     ClockFact,
     Fact,
-    PlaceHeader,
-    Trouble,
-    StageRule,
-    Choose,
-    Ready,
-    PicturedStage,
-    LookOver,
-    Wind,
-    PlainStage,
-    SettleStage,
     HandOver,
+    LookOver,
+    PicturedStage,
+    PlaceHeader,
+    PlainStage,
+    Ready,
+    SettleStage,
+    StageRule,
+    Trouble,
+    UnderWay,
+    Wind,
   ],
   providers: DESK,
   templateUrl: './worksheet.html',

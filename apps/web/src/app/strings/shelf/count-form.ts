@@ -18,8 +18,81 @@ const [USUAL_LEAST, USUAL_MOST] = [2, 6];
   selector: 'peg-count-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButtonModule, MatInputModule, MatSelectModule, ReactiveFormsModule],
-  templateUrl: './count-form.html',
-  styleUrl: './count-form.scss',
+  template: `
+    <form [formGroup]="form" (ngSubmit)="count()" novalidate>
+      <label id="what-label" for="what">what</label>
+      <mat-form-field>
+        <mat-select id="what" aria-labelledby="what-label" [value]="key()" (selectionChange)="key.set($event.value)">
+          @for (each of things(); track each.key) {
+            <mat-option [value]="each.key"
+              >{{ each.name }} <small class="soft">{{ each.line }}</small></mat-option
+            >
+          }
+        </mat-select>
+      </mat-form-field>
+      <div class="three">
+        <span>
+          <label for="counted">lie there</label>
+          <mat-form-field><input matInput id="counted" type="number" formControlName="counted" /></mat-form-field>
+        </span>
+        <span>
+          <label for="at">order below</label>
+          <mat-form-field><input matInput id="at" type="number" formControlName="reorderAt" /></mat-form-field>
+        </span>
+        <span>
+          <label for="to">up to</label>
+          <mat-form-field><input matInput id="to" type="number" formControlName="reorderTo" /></mat-form-field>
+        </span>
+      </div>
+      @for (each of NUMBERS; track each.name) {
+        @if (form.get(each.name); as control) {
+          @if (control.touched && control.getError('says'); as says) {
+            <p class="fault" role="alert">{{ each.label }} {{ says }}</p>
+          }
+        }
+      }
+      <label for="where">where</label>
+      <mat-form-field>
+        <input matInput id="where" formControlName="shelf" />
+        <mat-error>Where {{ form.controls.shelf.getError('says') }}</mat-error>
+      </mat-form-field>
+      @if (fault(); as says) {
+        <p class="fault" role="alert">{{ says }}</p>
+      }
+      <button matButton="filled" type="submit" class="act" [disabled]="key() === null || busy()">Take the count down</button>
+      <p class="soft" role="status">{{ said() }}</p>
+    </form>
+  `,
+  styles: `
+    :host {
+      display: block;
+      margin-bottom: var(--space-3);
+    }
+
+    form {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr);
+      gap: 4px;
+    }
+
+    label {
+      font-size: 14px;
+    }
+
+    .three {
+      display: grid;
+      grid-template-columns: repeat(3, minmax(0, 1fr));
+      gap: 6px;
+    }
+
+    p {
+      margin: 0;
+    }
+
+    .fault {
+      color: var(--oxide);
+    }
+  `,
 })
 export class CountForm {
   readonly things = input.required<readonly (Named & { key: string })[]>();

@@ -12,6 +12,7 @@ import { sayProblem } from '../../server/server-problem';
 import { Shelf } from '../../shelf/shelf';
 import { StringTable } from '../../string-table/string-table';
 import { Trouble } from '../../ui/trouble';
+import { UnderWay } from '../../ui/under-way';
 import { CountForm } from './count-form';
 import { linesToOrder, sayMove, sayOrder, shelfRow, type Named } from './shelf-rows';
 
@@ -23,7 +24,7 @@ const MOVES_SHOWN = 12;
 @Component({
   selector: 'peg-shelf-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CountForm, FormsModule, MatButtonModule, MatCheckboxModule, MatInputModule, Trouble],
+  imports: [CountForm, FormsModule, MatButtonModule, MatCheckboxModule, MatInputModule, Trouble, UnderWay],
   templateUrl: './shelf-view.html',
   styleUrl: './shelf-view.scss',
 })

@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatButtonModule } from '@angular/material/button';
+import { MatExpansionModule } from '@angular/material/expansion';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { toInstrument, type InstrumentSummary } from '@gold-peg/contract/register';
@@ -38,7 +39,16 @@ const SHOWN = 12;
 @Component({
   selector: 'peg-workbench',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CompareLanes, FormsModule, MatAutocompleteModule, MatButtonModule, MatInputModule, MatSelectModule, Trouble],
+  imports: [
+    CompareLanes,
+    FormsModule,
+    MatAutocompleteModule,
+    MatButtonModule,
+    MatExpansionModule,
+    MatInputModule,
+    MatSelectModule,
+    Trouble,
+  ],
   templateUrl: './workbench.html',
   styleUrl: './workbench.scss',
 })

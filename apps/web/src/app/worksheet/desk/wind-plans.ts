@@ -3,7 +3,7 @@ import type { CountedTurnsRow } from '@gold-peg/contract/bench-log';
 import { evidenceOf } from '@gold-peg/contract/jobs';
 import { calibrate } from '@gold-peg/craft/calibration';
 import { handFactor, type LayeredChoices } from '@gold-peg/craft/methods';
-import { windString, type WindPlan, type WindRequest } from '@gold-peg/craft/procedure';
+import { cutZones, windString, zoneAt, type WindPlan, type WindRequest } from '@gold-peg/craft/procedure';
 import { fromMillimetres, metres, toMillimetres, type Metres } from '@gold-peg/craft/units';
 import { countedAgainst, lies, type CountedPayload, type WoundPayload } from '@gold-peg/craft/worksheet';
 import { dequal } from 'dequal';
@@ -95,6 +95,12 @@ export class WindPlans {
       else next.set(lane, cut);
       return next;
     });
+  }
+
+  /** Whether the mark that is tried in a lane is more than its post or its screw can take. */
+  overfills(lane: number): boolean {
+    const [house, cut] = [this.house()[lane] ?? null, this.tried().get(lane)];
+    return house !== null && cut !== undefined && zoneAt(cutZones(house, cut), cut) === 'over-capacity';
   }
 
   /** What a count of turns on a lane is taken down as; the evidence keeps what was told to the person, not what was worked out for the post. Null where nothing is wound. */

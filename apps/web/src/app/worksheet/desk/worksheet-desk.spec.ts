@@ -223,6 +223,23 @@ describe('the desk of a worksheet', () => {
     expect(desk.winding.triedCut()).toBeNull();
   });
 
+  it('winds no string from a mark that its post cannot take: a metre of it', async () => {
+    await open(setupWith(nines));
+    await desk.choose();
+    desk.stage.set('wind');
+    TestBed.tick();
+    desk.lane.set(5);
+    desk.winding.tryCut(metres(1));
+    expect(desk.winding.overfills(5)).toBe(true);
+    const before = logged().length;
+    expect(await desk.markDone()).toBeNull();
+    expect(logged().length).toBe(before);
+    desk.winding.tryCut(desk.winding.house()[5]?.cut ?? null); // the house's own fits
+    expect(desk.winding.overfills(5)).toBe(false);
+    await desk.markDone();
+    expect(logged().at(-1)).toMatchObject({ kind: 'wound', string: 6 });
+  });
+
   it('shows lane, log and passport alike what turns that were counted come to', async () => {
     await open(setupWith(nines));
     await desk.choose();

@@ -282,6 +282,6 @@ export class WorksheetDesk {
     if (firstPass) return { kind: 'tensioned', string: string + 1, payload: {} };
     if (stage !== 'wind') return { kind: STRING_EVENTS[stage], string: string + 1, payload: {} };
     const plan = this.plans()[string] ?? null;
-    return plan === null ? null : { kind: 'wound', string: string + 1, payload: woundAsPlanned(plan) };
+    return plan === null || this.winding.overfills(string) ? null : { kind: 'wound', string: string + 1, payload: woundAsPlanned(plan) };
   }
 }

@@ -25,6 +25,7 @@ import { turnsReason } from '../why/wind-reasons';
 import { sayGap } from './gap-words';
 import { instructionFor, sayCutTime } from '../wind-words/instruction';
 import { laneNumbers } from '../wind-words/lane-rows';
+import { sayOverfull } from '../wind-words/overfull';
 import { liveFacts } from './live-facts';
 import { TurnsCounted } from './turns-counted';
 import { WindDialogs } from './wind-dialogs';
@@ -160,6 +161,12 @@ export class Wind {
   protected readonly live = computed(() => {
     const plan = this.desk.planInHand();
     return plan === null ? [] : liveFacts(plan, (length, digits) => say(this.measures.length(length, digits)));
+  });
+  /** Why the mark that is tried cannot be wound; null where it can. */
+  protected readonly overfull = computed(() => {
+    const plan = this.desk.planInHand();
+    if (plan === null || !this.desk.winding.overfills(this.desk.lane())) return null;
+    return sayOverfull(plan, (length) => say(this.measures.length(length, 1)));
   });
   /** The sum behind the cut mark, with its values. */
   protected readonly sum = computed(() => {
