@@ -82,6 +82,7 @@ const [USUAL_LEAST, USUAL_MOST] = [2, 6];
     .three {
       display: grid;
       grid-template-columns: repeat(3, minmax(0, 1fr));
+      align-items: end;
       gap: 6px;
     }
 

@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal, untracked } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, FormsModule, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { dequal } from 'dequal';
@@ -7,6 +8,7 @@ import { MatSelectModule } from '@angular/material/select';
 import { asTableString, storedString, type StoredString, type StringRow } from '@gold-peg/contract/strings';
 import { MARKS, printGauge, stringProperties, type Mark } from '@gold-peg/craft/strings';
 import { fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
+import { heldTo } from '../../form';
 import { Api } from '../../server/api';
 import { Keeper } from '../../server/keeper';
 import { Session } from '../../session/session';
@@ -15,12 +17,14 @@ import { BothVersions } from '../../ui/both-versions';
 import { StringTable } from '../../string-table/string-table';
 
 const MM_PER_THOUSANDTH = 0.0254;
+/** What an offcut may weigh, and how long it may be. */
+const OFFCUT = storedString.shape.weighed.unwrap().shape;
 
 /** What one string is computed from, and what somebody weighed or marked. */
 @Component({
   selector: 'peg-string-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BothVersions, FormsModule, MatButtonModule, MatInputModule, MatSelectModule],
+  imports: [BothVersions, FormsModule, MatButtonModule, MatInputModule, MatSelectModule, ReactiveFormsModule],
   template: `
     <h2>{{ gauge() }} · {{ lineName() }}</h2>
     <dl>
@@ -30,32 +34,28 @@ const MM_PER_THOUSANDTH = 0.0254;
       }
     </dl>
     @if (mayWork()) {
-      <form (ngSubmit)="save()">
+      <form [formGroup]="weighing" (ngSubmit)="save()" novalidate>
         <h3>Weigh an offcut</h3>
         <p class="soft">What was weighed wins over what the gauge gives.</p>
         <label for="mass">mass, g</label>
-        <mat-form-field class="field"
-          ><input matInput id="mass" type="number" step="any" name="mass" [ngModel]="massG()" (ngModelChange)="massG.set($event)"
-        /></mat-form-field>
+        <mat-form-field>
+          <input matInput id="mass" type="number" step="any" formControlName="massG" />
+          <mat-error>The mass {{ weighing.controls.massG.getError('says') }}</mat-error>
+        </mat-form-field>
         <label for="length">length, mm</label>
-        <mat-form-field class="field"
-          ><input matInput id="length" type="number" step="any" name="length" [ngModel]="lengthMm()" (ngModelChange)="lengthMm.set($event)"
-        /></mat-form-field>
-        <label id="mark-label" for="mark-label-pick">mark of its line</label>
-        <mat-form-field class="field"
-          ><mat-select
-            name="mark"
-            id="mark-label-pick"
-            aria-labelledby="mark-label"
-            [ngModel]="mark() ?? 'none'"
-            (ngModelChange)="mark.set($event === 'none' ? null : $event)"
-          >
-            <mat-option value="none">none</mat-option>
+        <mat-form-field>
+          <input matInput id="length" type="number" step="any" formControlName="lengthMm" />
+          <mat-error>The length {{ weighing.controls.lengthMm.getError('says') }}</mat-error>
+        </mat-form-field>
+        <label id="mark-label" for="mark">mark of its line</label>
+        <mat-form-field>
+          <mat-select id="mark" aria-labelledby="mark-label" placeholder="none" formControlName="mark">
+            <mat-option [value]="null">none</mat-option>
             @for (each of marks; track each) {
               <mat-option [value]="each">{{ each }}</mat-option>
             }
-          </mat-select></mat-form-field
-        >
+          </mat-select>
+        </mat-form-field>
         @if (fault() ?? keeper.fault(); as says) {
           <p class="fault" role="alert">{{ says }}</p>
         }
@@ -120,12 +120,15 @@ export class StringCard {
   protected readonly keeper = new Keeper<StoredString>((current) => storedString.parse(current));
   /** As it was when the card was opened: a table that is read again does not wipe what is typed. */
   private readonly read = linkedSignal<string, StoredString>({ source: () => this.row().id, computation: () => untracked(this.row) });
-  protected readonly massG = linkedSignal<number | null>(() => this.read().weighed?.massG ?? null);
-  protected readonly lengthMm = linkedSignal<number | null>(() => this.read().weighed?.lengthMm ?? null);
-  protected readonly mark = linkedSignal<Mark | null>(() => this.read().mark);
+  protected readonly weighing = new FormGroup({
+    massG: new FormControl<number | null>(null, heldTo(OFFCUT.massG.nullable())),
+    lengthMm: new FormControl<number | null>(null, heldTo(OFFCUT.lengthMm.nullable())),
+    mark: new FormControl<Mark | null>(null),
+  });
+  private readonly typed = toSignal(this.weighing.valueChanges, { initialValue: this.weighing.value });
   private readonly typedRow = (row: StoredString): StoredString => {
-    const [massG, lengthMm] = [this.massG(), this.lengthMm()];
-    return { ...row, mark: this.mark(), weighed: massG === null || lengthMm === null ? null : { massG, lengthMm } };
+    const { massG = null, lengthMm = null, mark = null } = this.typed();
+    return { ...row, mark, weighed: massG === null || lengthMm === null ? null : { massG, lengthMm } };
   };
   /** What stands now where it is in the way, beside what is typed. */
   protected readonly clashes = computed(() => {
@@ -166,6 +169,13 @@ export class StringCard {
     ];
   });
 
+  constructor() {
+    effect(() => {
+      const { weighed, mark } = this.read();
+      this.weighing.reset({ massG: weighed?.massG ?? null, lengthMm: weighed?.lengthMm ?? null, mark });
+    });
+  }
+
   /** The same make-up in another gauge; its core is the usual one again, and nobody has weighed it yet. */
   protected async addAnother(): Promise<void> {
     this.said.set('');
@@ -192,8 +202,9 @@ export class StringCard {
 
   protected async save(): Promise<void> {
     this.said.set('');
-    const massG = this.massG();
-    const lengthMm = this.lengthMm();
+    this.weighing.markAllAsTouched();
+    if (this.weighing.invalid) return;
+    const { massG, lengthMm } = this.weighing.getRawValue();
     if ((massG === null) !== (lengthMm === null)) return this.fault.set('Mass and length go together: give both, or neither.');
     this.fault.set(null);
     const kept = await this.keeper.keep({
