@@ -2,8 +2,9 @@ import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, signIn, test } from './workshop.js';
 
+/** In this very page: a second one, opened and closed for it, would take the focus away and give it back to the first link, at a moment of its own. */
 const serious = async (page: Page) => {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const { violations } = await new AxeBuilder({ page }).setLegacyMode().analyze();
   return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id }) => id);
 };
 

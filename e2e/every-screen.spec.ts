@@ -4,7 +4,7 @@ import { expect, signIn, stageLink, test } from './workshop.js';
 
 /** `rules`: those that can differ from what was looked at before; all where none are named. */
 const serious = async (page: Page, rules: readonly string[] = []) => {
-  const axe = new AxeBuilder({ page });
+  const axe = new AxeBuilder({ page }).setLegacyMode();
   const { violations } = await (rules.length === 0 ? axe : axe.withRules([...rules])).analyze();
   return violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
