@@ -119,7 +119,7 @@ test('a set goes from the shelf to a job, a lost string takes one more, and the 
   await page.getByRole('button', { name: 'Count .010–.046 stainless' }).click();
   await page.getByLabel('lie there').fill('-2');
   await page.getByRole('button', { name: 'Take the count down' }).click();
-  await expect(page.getByRole('alert')).toContainText('counted must lie between 0 and 9999 pieces');
+  await expect(page.getByRole('alert')).toContainText('What lies there must lie between 0 and 9999 pieces');
   await page.getByLabel('lie there').fill('7');
   await page.getByRole('button', { name: 'Take the count down' }).click();
   await expect(page.getByRole('row').filter({ hasText: '.010–.046 stainless' })).toContainText('7');
