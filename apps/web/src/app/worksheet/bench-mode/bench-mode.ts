@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { Measures } from '../../preferences/measures';
+import { Measures, say } from '../../preferences/measures';
 import { AnchorFrames } from '../../anchor/anchor-frames';
 import { Caution } from '../../ui/caution';
 import { BenchActions } from '../actions/bench-actions';
 import { WorksheetDesk } from '../desk/worksheet-desk';
+import { sayOverfull } from '../wind-words/overfull';
 import { scenesInHand } from '../pictured/scenes-in-hand';
 import { STAGE_NAMES } from '../stage-rule/stage-names';
 import { bigNumbers } from '../actions/prompt';
@@ -52,12 +53,15 @@ import { bigNumbers } from '../actions/prompt';
     } @else {
       <p>{{ step()?.does }}</p>
     }
+    @if (overfull(); as says) {
+      <p class="overfull" role="alert">{{ says }}</p>
+    }
     <div class="acts">
       <button
         matButton="filled"
         type="button"
         class="act"
-        [disabled]="desk.inHandIsDone() || desk.heldUp() !== null || desk.closed()"
+        [disabled]="desk.inHandIsDone() || desk.heldUp() !== null || overfull() !== null || desk.closed()"
         (click)="actions.markDone()"
       >
         <span>String {{ lane()?.number }} {{ step()?.done }}</span> <kbd>Space</kbd>
@@ -72,6 +76,12 @@ export class BenchMode {
   protected readonly desk = inject(WorksheetDesk);
   protected readonly actions = inject(BenchActions);
   private readonly measures = inject(Measures);
+  /** Why the mark that is tried cannot be wound; null where it can, and at other stages. */
+  protected readonly overfull = computed(() => {
+    const plan = this.desk.planInHand();
+    if (plan === null || this.desk.stage() !== 'wind' || !this.desk.winding.overfills(this.desk.lane())) return null;
+    return sayOverfull(plan, (length) => say(this.measures.length(length, 1)));
+  });
   protected readonly lane = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
   protected readonly stage = computed(() => STAGE_NAMES[this.desk.stage()]);
   protected readonly step = this.desk.stepInHand;
