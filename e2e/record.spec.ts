@@ -13,6 +13,7 @@ test('two people change the same passport: both versions are shown, nothing type
   for (const page of [one, other]) {
     await page.goto(`${workshop.address}/register`);
     await page.getByRole('link', { name: /Brindle six, tar black/ }).click();
+    await expect(page.getByRole('heading', { name: 'All it carried' })).toBeVisible();
     await page
       .getByRole('button', { name: /change/i })
       .first()

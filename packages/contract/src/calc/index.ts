@@ -1,4 +1,5 @@
 import type * as z from 'zod';
+import { neckAnswer, neckQuestion } from './neck.js';
 import { nutAnswer, nutQuestion } from './nut.js';
 import { balanceAnswer, balanceQuestion } from './balance.js';
 import { driftAnswer, driftQuestion, settleAnswer, settleQuestion } from './settle.js';
@@ -16,6 +17,7 @@ export const CALC_TOPICS = {
   balance: { question: balanceQuestion, answer: balanceAnswer },
   settle: { question: settleQuestion, answer: settleAnswer },
   drift: { question: driftQuestion, answer: driftAnswer },
+  neck: { question: neckQuestion, answer: neckAnswer },
   pitch: { question: pitchQuestion, answer: pitchAnswer },
 } as const;
 

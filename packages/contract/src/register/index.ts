@@ -21,3 +21,4 @@ export {
   type Passport,
   type PastSetup,
 } from './register.js';
+export { neckReadings, pullOf } from './pulls.js';

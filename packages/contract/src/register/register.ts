@@ -25,7 +25,7 @@ export const setupSchema = z.object({
   tuning: loggedTuning.optional(),
   scrapped: z.array(z.object({ string: z.int(), why: z.enum(SCRAP_REASONS) })).optional(),
   notes: z.array(z.string()),
-  measurements: z.array(measured),
+  measurements: z.array(measured.safeExtend({ asItCame: z.boolean().optional() })),
   findings: z.array(found).optional(),
   pads: z.array(padsNoted).optional(),
   sizes: z.array(z.object({ tool: z.enum(TOOL_KINDS), sizeMm: z.number() })).optional(),

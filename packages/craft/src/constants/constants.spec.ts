@@ -4,8 +4,10 @@ import {
   CREEP,
   DENSITY,
   NECK,
+  LOW_OVER_SADDLE,
   NUT,
   PACE,
+  SADDLE_SIDES,
   SAFE_SHARE_OF_BREAKING,
   STRENGTH,
   WINDING,
@@ -24,7 +26,8 @@ const groups: Record<string, Record<string, Constant>> = {
   NECK,
   CREEP,
   PACE,
-  SAFE: { share: SAFE_SHARE_OF_BREAKING },
+  ...SADDLE_SIDES,
+  SAFE: { overSaddle: LOW_OVER_SADDLE, share: SAFE_SHARE_OF_BREAKING },
 };
 const all = Object.entries(groups).flatMap(([group, entries]) =>
   Object.entries(entries).map(([name, entry]) => [`${group}.${name}`, entry] as const),

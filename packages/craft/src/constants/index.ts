@@ -21,3 +21,4 @@ export {
 } from './mechanics.js';
 export { DRIFT, ROUNDS } from './settling.js';
 export { FLOATING } from './floating.js';
+export { LOW_OVER_SADDLE, SADDLE_SIDES, type SaddleSide } from './saddle.js';

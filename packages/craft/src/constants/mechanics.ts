@@ -89,6 +89,8 @@ export const NUT = {
   pluckFromBridgeBass: constant(150, [80, 250], 'mm', 'the same for a bass string'),
   leastSlotRoom: constant(0.05, [0.05, 0.05], 'mm', 'less binds'),
   mostSlotRoom: constant(0.12, [0.12, 0.12], 'mm', 'more buzzes'),
+  friction: constant(0.18, [0.08, 0.35], '', 'a string in a slot of bone or plastic; from lubricated to one that is too narrow'),
+  frictionBinding: constant(0.35, [0.18, 0.5], '', 'the same in a slot that is too narrow for it'),
 } as const;
 
 /** How far a headstock reaches beyond the axis of its last post. */
@@ -100,6 +102,7 @@ export const HEADSTOCK = {
 export const NECK = {
   reliefPerTenNewtons: constant(0.012, [0.005, 0.03], 'mm', 'change of relief per 10 N of total pull'),
   actionPerRelief: constant(1.8, [1.2, 2.5], '', 'change of action at fret 12 per change of relief'),
+  reading: constant(0.03, [0.015, 0.05], 'mm', 'two readings with feeler gauges under a straightedge, each good to one leaf'),
 } as const;
 
 /** Creep of polymers until the string holds, as a strain on top of the elastic one. */

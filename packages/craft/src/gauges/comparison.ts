@@ -1,15 +1,13 @@
+import { actionChange, reliefChange, type Estimate, type NeckReading } from '../neck/index.js';
 import { slotFit, type SlotFit } from '../nut/index.js';
 import type { StringProperties } from '../strings/index.js';
 import {
-  actionChange,
   bendFor,
   compareSets,
   loadString,
-  reliefChange,
   SEMITONE,
   totalPull,
   type Bend,
-  type Estimate,
   type LoadedString,
   type SetComparison,
 } from '../tension/index.js';
@@ -59,15 +57,15 @@ export function seatString(string: StringProperties, { speakingLength, path, pit
 }
 
 /**
- * A set against another, or against nothing known. Each in its own tuning, on the same instrument.
+ * A set against another, or against nothing known. Each in its own tuning, on the same instrument, whose neck has given as was `measured`.
  * @throws RangeError when a set has not one string for each seat.
  */
-export function compareOn({ strung, strings }: Stringing, before: Stringing | null): Comparison {
+export function compareOn({ strung, strings }: Stringing, before: Stringing | null, measured: readonly NeckReading[] = []): Comparison {
   if (strings.length !== strung.seats.length) throw new RangeError(`${strings.length} strings for ${strung.seats.length} seats`);
   const after = seatAll({ strung, strings });
   const old = before === null ? null : seatAll(before);
   const change = old === null ? null : compareSets(pulls(old), pulls(after));
-  const relief = change === null ? null : reliefChange(newtons(change.total.after - change.total.before));
+  const relief = change === null ? null : reliefChange(newtons(change.total.after - change.total.before), measured);
   const spare = after.map(({ load }) => load.semitonesToSafe);
   return {
     strings: strung.seats.flatMap((seat, index) => {

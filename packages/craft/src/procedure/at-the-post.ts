@@ -1,7 +1,7 @@
 import { NUT } from '../constants/index.js';
 import { rollerSide, type Instrument, type StringPlace } from '../instrument/index.js';
 import type { HouseMethods } from '../methods/index.js';
-import { breakAngle, downforce, rollerBreakAngle, type NutRun } from '../nut/index.js';
+import { breakAngle, downforce, hangAtNut, rollerBreakAngle, slotFit, type NutRun } from '../nut/index.js';
 import { capacityBelow, exitHeight, kinkLockTail, turnHeight, windingCircle, type End, type PostAndString } from '../post/index.js';
 import type { StringProperties } from '../strings/index.js';
 import type { LoadedString } from '../tension/index.js';
@@ -98,13 +98,20 @@ export function nutAfter(turns: number, at: AtThePost): Nut | null {
   const angle = angleAfter(turns, at);
   const { wanted, lowBelow } = wantedAngles(at);
   const low = angle.vertical < lowBelow - ROUNDING;
-  return { ...angle, wanted, lowBelow, low, downforce: downforce(at.load.pull, angle.vertical) };
+  const { place, string, geometry } = at;
+  const hang = hangAtNut({
+    turned: angle.total,
+    speakingLength: place.scaleLength,
+    behindNut: geometry.nutToPost,
+    fit: slotFit(place.slotWidth, string.gauge).kind,
+  });
+  return { ...angle, wanted, lowBelow, low, downforce: downforce(at.load.pull, angle.vertical), hang };
 }
 
 /** An angle that is just what is wanted is not low. */
 const ROUNDING = 1e-9;
 
-function angleAfter(turns: number, at: AtThePost): Omit<Nut, 'wanted' | 'lowBelow' | 'low' | 'downforce'> {
+function angleAfter(turns: number, at: AtThePost): Omit<Nut, 'wanted' | 'lowBelow' | 'low' | 'downforce' | 'hang'> {
   const { instrument, place, geometry } = at;
   const run = runOf(at);
   if (run !== null) {

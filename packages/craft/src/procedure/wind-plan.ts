@@ -1,9 +1,10 @@
 import type { Direction, Instrument } from '../instrument/index.js';
 import type { HouseMethods, LayeredChoices } from '../methods/index.js';
+import type { Hang } from '../nut/index.js';
 import type { End, PostAndString, Stretch, Wind } from '../post/index.js';
 import type { StringProperties } from '../strings/index.js';
 import type { LoadedString } from '../tension/index.js';
-import type { Metres, Newtons, Radians } from '../units/index.js';
+import type { Cents, Metres, Newtons, Radians } from '../units/index.js';
 import type { Offcut } from './offcut.js';
 import type { RetuningRoom } from './retuning-room.js';
 
@@ -52,6 +53,8 @@ export interface Nut {
   lowBelow: Radians;
   low: boolean;
   downforce: Newtons;
+  /** By how much it may hang in its slot. */
+  hang: Hang;
 }
 
 /** What any string needs, however it is held. */
@@ -90,6 +93,8 @@ export interface PostPlan extends Held {
   /** Null for a fifth peg, where the string bears on a pip beside the board. */
   nut: Nut | null;
   buttonTurns: number;
+  /** What one turn of the button brings near pitch. */
+  centsPerButtonTurn: Cents;
   direction: Direction;
   /** How the empty hole of the post stands before the string goes in: from the centre line of the neck, outward positive. In line with the string. */
   holeStands: Radians;

@@ -15,8 +15,8 @@ import {
   type Wind,
 } from '../post/index.js';
 import type { StringProperties } from '../strings/index.js';
-import { loadString } from '../tension/index.js';
-import { metres, radians, type Metres } from '../units/index.js';
+import { centsPerMetre, loadString } from '../tension/index.js';
+import { cents, metres, radians, type Metres } from '../units/index.js';
 import { capacity, endOf, exitAfter, LEAST_TURNS, nutAfter, outward, type AtThePost } from './at-the-post.js';
 import { clampString } from './clamp-string.js';
 import { offcutOf } from './offcut.js';
@@ -91,6 +91,7 @@ function windRoundPost(
     exitHeight: exitAfter(wind.turns, at),
     nut: nutAfter(wind.turns, at),
     buttonTurns: wind.rotationTurns * instrument.gearRatio,
+    centsPerButtonTurn: cents((centsPerMetre(load.strain, stretch.path) * perTurn) / instrument.gearRatio),
     direction: windingDirection(post, instrument.hand),
     holeStands: radians(Math.atan2(outward(place), post.along)),
     bend: end.kind === 'slotted' ? slack : null,

@@ -2,7 +2,7 @@ import { DRIFT } from '../constants/index.js';
 import { requirePositive } from '../outcome/index.js';
 import { bisect } from '../solve/index.js';
 import { cents, type Cents } from '../units/index.js';
-import { bandOf, type Band } from './band.js';
+import { bandOf, type Band } from '../band/index.js';
 
 /** How far a string was off when it was read, by the clock that began when it was first brought to pitch. */
 export interface DriftReading {

@@ -1,3 +1,3 @@
-export type { Band } from './band.js';
+export type { Band } from '../band/index.js';
 export { forecastDrift, HOLDS, type DriftAsked, type DriftForecast, type DriftReading } from './drift.js';
 export { FINE_WORK, judgeRounds, type Rounds, type RoundsJudged, type RoundsVerdict } from './rounds.js';

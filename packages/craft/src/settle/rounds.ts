@@ -1,7 +1,7 @@
 import { ROUNDS } from '../constants/index.js';
 import { requirePositive } from '../outcome/index.js';
 import { cents, type Cents } from '../units/index.js';
-import { bandOf, type Band, type Weighted } from './band.js';
+import { bandOf, type Band, type Weighted } from '../band/index.js';
 
 export interface Rounds {
   /** What each round of stretching cost, the first first; below zero where the string was sharp. */

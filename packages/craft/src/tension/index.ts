@@ -1,5 +1,4 @@
 export { fundamentalAt, tensionFor, type Stretchable } from './tension.js';
-export { loadString, type LoadedString } from './loaded-string.js';
+export { centsPerMetre, loadString, type LoadedString } from './loaded-string.js';
 export { compareSets, totalPull, type PullChange, type SetComparison } from './compare.js';
 export { bendFor, SEMITONE, type Bend, type Bendable, type BendOutcome } from './feel.js';
-export { actionChange, reliefChange, type Estimate } from './neck-change.js';

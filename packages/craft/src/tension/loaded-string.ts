@@ -27,3 +27,10 @@ export function loadString(properties: StringProperties, speakingLength: Metres,
     semitonesToSafe: semitonesBetween(pitch, safePitch),
   };
 }
+
+/**
+ * Cents by which a string at this strain rises for each metre that is drawn past the nut, over the whole path from anchor to post: pitch follows √(ε (1 + ε)), and
+ * what is drawn past adds (1 + ε)/path to ε.
+ */
+export const centsPerMetre = (strain: number, path: Metres): number =>
+  ((600 / Math.LN2) * (1 / strain + 1 / (1 + strain)) * (1 + strain)) / path;

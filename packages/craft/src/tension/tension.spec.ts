@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { stringProperties, type StringSpec } from '../strings/index.js';
 import { frequencyOf, fromInches, hertz, kilogramsPerMetre, metres, newtons, semitonesBetween, toPoundsForce } from '../units/index.js';
-import { compareSets, fundamentalAt, loadString, reliefChange, tensionFor, totalPull } from './index.js';
+import { centsPerMetre, compareSets, fundamentalAt, loadString, tensionFor, totalPull } from './index.js';
 
 const properties = (spec: StringSpec) => {
   const outcome = stringProperties(spec);
@@ -120,14 +120,13 @@ describe('comparing sets', () => {
   });
 });
 
-describe('relief', () => {
-  it('is an estimate with its band in order, also where the pull falls', () => {
-    const more = reliefChange(newtons(50));
-    expect(more.likely * 1000).toBeCloseTo(0.06, 9); // 0.012 mm for each 10 N
-    for (const { low, likely, high } of [more, reliefChange(newtons(-50))]) {
-      expect(low).toBeLessThan(likely);
-      expect(likely).toBeLessThan(high);
-    }
-    expect(reliefChange(newtons(-50)).likely).toBeCloseTo(-more.likely, 12);
+describe('cents for what is drawn past the nut', () => {
+  it('are what the pitch of a string rises by: a tenth of a millimetre on 770 mm at a strain of 0.5 %', () => {
+    const pitchAt = (strain: number) => Math.sqrt(strain * (1 + strain));
+    const [strain, path, drawn] = [0.005, 0.77, 0.0001];
+    const after = (1 + strain) * (1 + drawn / path) - 1;
+    const rises = 1200 * Math.log2(pitchAt(after) / pitchAt(strain));
+    expect(centsPerMetre(strain, metres(path)) * drawn).toBeCloseTo(rises, 0);
+    expect(centsPerMetre(strain, metres(path))).toBeCloseTo((865.617 * (200 + 1 / 1.005) * 1.005) / 0.77, -2);
   });
 });

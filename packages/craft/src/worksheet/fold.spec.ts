@@ -291,6 +291,16 @@ describe('what a job leaves in the passport', () => {
     expect(setup?.strings[0]).toMatchObject({ string: 1, turns: null });
   });
 
+  it('keeps apart what was measured as it came and with new strings up, the last word on each', () => {
+    const relief = (at: number, valueMm: number): BenchEvent => ({ ...head(at), kind: 'measured', payload: { what: 'relief', valueMm } });
+    const up: BenchEvent = { ...head(4), kind: 'tensioned', string: 6, payload: {} };
+    const setup = setupOf(foldWorksheet(COUNT, [chosen(1), relief(2, 0.1), relief(3, 0.15), up, relief(5, 0.3), handedOver(6)]));
+    expect(setup?.measurements).toEqual([
+      { what: 'relief', valueMm: 0.15, asItCame: true },
+      { what: 'relief', valueMm: 0.3 },
+    ]);
+  });
+
   it('is nothing without a hand-over, or when it was taken back', () => {
     expect(setupOf(foldWorksheet(COUNT, [chosen(1)]))).toBeNull();
     expect(setupOf(foldWorksheet(COUNT, [chosen(1), handedOver(2), undo(3, id(2))]))).toBeNull();

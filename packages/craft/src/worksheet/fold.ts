@@ -22,7 +22,7 @@ export interface Worksheet {
   /** A block holds the floating bridge level. */
   blocked: boolean;
   notes: readonly EventOf<'noted'>[];
-  /** The last of each kind, and of each string where strings are measured one by one. */
+  /** The last of each kind, and of each string where strings are measured one by one; apart for the instrument as it came and with new strings up. */
   measurements: readonly EventOf<'measured'>[];
   /** The last word on each place where something was found. */
   findings: readonly EventOf<'found'>[];
@@ -116,7 +116,7 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
     case 'noted':
       return { ...sheet, notes: [...sheet.notes, event] };
     case 'measured':
-      return { ...sheet, measurements: lastOf(sheet.measurements, event, ({ payload }) => `${payload.what} ${payload.string ?? ''}`) };
+      return { ...sheet, measurements: lastOf(sheet.measurements, event, (each) => `${measuredOf(each)} ${asItCame(sheet, each)}`) };
     case 'found':
       return { ...sheet, findings: lastOf(sheet.findings, event, ({ payload }) => placeOf(payload)) };
     case 'pads-noted':
@@ -181,3 +181,9 @@ export function passed(sheet: Worksheet, stage: Stage): boolean[] {
   if (stage === 'hand-over') return Array.from({ length: sheet.stringCount }, () => sheet.handedOver !== null);
   return sheet.done[stage].map((event, index) => event !== null || sheet.inJob[index] === false);
 }
+
+const measuredOf = ({ payload }: EventOf<'measured'>): string => `${payload.what} ${payload.string ?? ''}`;
+
+/** Whether this was measured before any new string bore pull: it is of the instrument with the strings it came with. */
+export const asItCame = ({ tensioned }: Pick<Worksheet, 'tensioned'>, { id }: Pick<EventOf<'measured'>, 'id'>): boolean =>
+  tensioned.every((event) => event === null || event.id > id);

@@ -27,7 +27,7 @@ export {
 } from './events.js';
 export { logString, specOf, type LoggedString } from './logged-string.js';
 export { stockUse, type StockUse } from './stock-use.js';
-export { emptyWorksheet, foldWorksheet, passed, type Worksheet } from './fold.js';
+export { asItCame, emptyWorksheet, foldWorksheet, passed, type Worksheet } from './fold.js';
 export { currentStage, lastStanding } from './progress.js';
 export { holdUp, type HeldUp } from './held-up.js';
 export { driftOf, dropsOf } from './pitches.js';

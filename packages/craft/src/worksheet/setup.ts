@@ -2,7 +2,7 @@ import type { Finding, PadLies } from '../findings/index.js';
 import type { ToolKind } from '../tools/index.js';
 import type { LoggedTuning, Measured, ScrapReason } from './events.js';
 import type { LoggedString } from './logged-string.js';
-import type { Worksheet } from './fold.js';
+import { asItCame, type Worksheet } from './fold.js';
 import { dropsOf } from './pitches.js';
 
 /** A finished job as an instrument's passport remembers it. */
@@ -16,7 +16,8 @@ export interface Setup {
   fittedAt: string;
   remark: string;
   notes: string[];
-  measurements: Measured[];
+  /** `asItCame`: with the strings that were on it before. */
+  measurements: (Measured & { asItCame?: boolean | undefined })[];
   findings?: (Finding & { text: string })[] | undefined;
   pads?: { clamp: number; lies: PadLies }[] | undefined;
   /** Sizes that proved right for this instrument. */
@@ -50,7 +51,7 @@ export function setupOf(sheet: Worksheet, before: Setup | null = null): Setup | 
     fittedAt: sheet.handedOver.at,
     remark: sheet.handedOver.payload.remark,
     notes: sheet.notes.map(({ payload }) => payload.text),
-    measurements: sheet.measurements.map(({ payload }) => payload),
+    measurements: sheet.measurements.map((event) => ({ ...event.payload, ...(asItCame(sheet, event) && { asItCame: true }) })),
     findings: sheet.findings.map(({ payload }) => payload),
     pads: sheet.pads.map(({ payload }) => payload),
     sizes: Object.values(sheet.tools).flatMap(({ payload: { tool, sizeMm } }) => (sizeMm === null ? [] : [{ tool, sizeMm }])),

@@ -1,5 +1,5 @@
 import type { Comparison, Tilt } from '@gold-peg/craft/gauges';
-import type { Estimate } from '@gold-peg/craft/tension';
+import type { Estimate } from '@gold-peg/craft/neck';
 import type { Strung } from '@gold-peg/craft/tuning';
 import { noteAtOrBelow, toMillimetres, type Metres } from '@gold-peg/craft/units';
 
@@ -16,10 +16,10 @@ const LEAST_SHOWN_MM = 0.005;
 /** More than this is felt and seen on a straightedge. */
 const MUCH_RELIEF_MM = 0.1;
 
-/** What follows from a choice, in words, with what to do and who should do it. */
-export function consequencesOf(strung: Strung, comparison: Comparison, length: SayLength): Consequence[] {
+/** What follows from a choice, in words, with what to do and who should do it. `neckMeasured`: how often it was seen how this neck gives. */
+export function consequencesOf(strung: Strung, comparison: Comparison, length: SayLength, neckMeasured = 0): Consequence[] {
   return [
-    neck(comparison, length),
+    neck(comparison, length, neckMeasured),
     feel(comparison, length),
     slots(comparison, length),
     reserve(strung, comparison),
@@ -27,14 +27,15 @@ export function consequencesOf(strung: Strung, comparison: Comparison, length: S
   ];
 }
 
-function neck({ relief, action }: Comparison, length: SayLength): Consequence {
+function neck({ relief, action }: Comparison, length: SayLength, measured: number): Consequence {
   const about = 'neck';
   if (relief === null || action === null)
     return { about, says: 'nothing is known of the old set: measure relief before and after', grave: false };
   if (Math.abs(toMillimetres(relief.likely)) < LEAST_SHOWN_MM) return { about, says: 'as before: the pull hardly changes', grave: false };
+  const from = measured === 0 ? '' : ` from ${measured} measured here`;
   const much = Math.abs(toMillimetres(relief.likely)) > MUCH_RELIEF_MM;
   const advice = much ? 'measure, and leave the truss rod to a qualified repairer' : 'leave it';
-  return { about, says: `relief ${band(relief, length)}, action at 12 ${band(action, length)}, estimates: ${advice}`, grave: much };
+  return { about, says: `relief ${band(relief, length)}, action at 12 ${band(action, length)}, estimates${from}: ${advice}`, grave: much };
 }
 
 function band({ low, likely, high }: Estimate, length: SayLength): string {

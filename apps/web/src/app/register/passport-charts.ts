@@ -1,33 +1,4 @@
 import { line, scaleLinear, scaleTime } from 'd3';
-import type { Geometry, PastSetup } from '@gold-peg/contract/register';
-import { toInstrument } from '@gold-peg/contract/register';
-import { pitchOf, type Instrument } from '@gold-peg/craft/instrument';
-import { stringProperties } from '@gold-peg/craft/strings';
-import { tensionFor, totalPull } from '@gold-peg/craft/tension';
-import { frequencyOf, hertz, type Hertz, type Newtons } from '@gold-peg/craft/units';
-import { specOf } from '@gold-peg/craft/worksheet';
-
-/** Total pull of a set on this instrument; null where a string of it cannot be computed. */
-export function pullOf(geometry: Geometry, setup: PastSetup): Newtons | null {
-  const instrument = toInstrument(geometry);
-  const pulls = setup.strings.flatMap((logged) => {
-    const index = logged.string - 1;
-    const place = instrument.strings[index];
-    const properties = stringProperties(specOf(instrument.family, logged));
-    if (place === undefined || !properties.ok) return [];
-    return tensionFor(pitchIn(setup, instrument, index), place.scaleLength, properties.value);
-  });
-  return pulls.length === instrument.strings.length ? totalPull(pulls) : null;
-}
-
-/** In the tuning that the setup was made for, and in the instrument's own where none was noted. */
-function pitchIn({ tuning }: PastSetup, instrument: Instrument, index: number): Hertz {
-  const own = tuning?.notes[index];
-  if (tuning !== undefined && own !== undefined)
-    return own.frequencyHz === null ? frequencyOf(own.note, hertz(tuning.a4Hz)) : hertz(own.frequencyHz);
-  const place = instrument.strings[index];
-  return place === undefined ? hertz(Number.NaN) : pitchOf(instrument, place);
-}
 
 export interface PullChart {
   path: string;

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, resource, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import type { PastSetup } from '@gold-peg/contract/register';
+import { pullOf, type PastSetup } from '@gold-peg/contract/register';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { nameTuning } from '@gold-peg/craft/tuning';
 import { Measures, say } from '../preferences/measures';
@@ -15,7 +15,7 @@ import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
 import { sayFinding } from '../worksheet/look-over/finding-words';
 import { geometryFacts } from './geometry-facts';
-import { pullChart, pullOf } from './passport-charts';
+import { pullChart } from './passport-charts';
 import { PassportEdit } from './passport-edit';
 import { TakeIn } from './take-in';
 

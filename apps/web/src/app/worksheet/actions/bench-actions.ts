@@ -155,7 +155,13 @@ export class BenchActions {
         : plan === null
           ? []
           : [
-              ...windReasons(plan, lane, lane.string, instrument, long),
+              ...windReasons(plan, {
+                lane,
+                string: lane.string,
+                instrument,
+                saddleHeight: this.desk.laidOut.saddles()[lane.index] ?? null,
+                long,
+              }),
               ...(plan.kind === 'post' ? [measureReason(lane, plan, this.measures, this.desk.leaves().value)] : []),
             ];
     const data: WhyData = { title: `string ${lane.number}, ${lane.place.note}`, lines };

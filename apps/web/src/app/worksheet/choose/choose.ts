@@ -3,6 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
+import { neckReadings } from '@gold-peg/contract/register';
 import { expectedEffort } from '@gold-peg/craft/day';
 import { compareOn, confusables } from '@gold-peg/craft/gauges';
 import { listGauges, printGauge } from '@gold-peg/craft/strings';
@@ -54,10 +55,15 @@ export class Choose {
     const strings = this.desk.strings().flatMap((string) => (string === null ? [] : [string]));
     return strings.length === this.strung()?.seats.length ? strings : null;
   });
+  /** How the neck of this instrument gave whenever it was measured. */
+  private readonly neck = computed(() => {
+    const passport = this.desk.file()?.passport;
+    return passport === undefined ? [] : neckReadings(passport.geometry, passport.setups);
+  });
   protected readonly comparison = computed(() => {
     const strung = this.strung();
     const strings = this.strings();
-    return strung === null || strings === null ? null : compareOn({ strung, strings }, this.old());
+    return strung === null || strings === null ? null : compareOn({ strung, strings }, this.old(), this.neck());
   });
 
   protected readonly a4 = computed(() => this.strung()?.a4 ?? CONCERT_A4);
@@ -90,7 +96,7 @@ export class Choose {
     const comparison = this.comparison();
     const strung = this.strung();
     if (comparison === null || strung === null) return [];
-    return consequencesOf(strung, comparison, (length, digits) => say(this.measures.length(length, digits)));
+    return consequencesOf(strung, comparison, (length, digits) => say(this.measures.length(length, digits)), this.neck().length);
   });
   protected readonly unsafe = computed(() => this.comparison()?.strings.some(({ after }) => after.load.semitonesToSafe < 0) === true);
   /** Strings of the set that are easily taken for one another. */

@@ -10,7 +10,7 @@ import { StringTable } from '../../string-table/string-table';
 import { computable, isSetOf, logTuning } from './chosen-set';
 import { InHand } from './in-hand';
 import { JobLog } from './job-log';
-import { slotsMeasured } from './slots-measured';
+import { measuredOfStrings } from './measured-of-strings';
 
 /** A set made for one job: strings of the table, most of them from one set perhaps. */
 export interface OwnSet {
@@ -59,7 +59,12 @@ export class LaidOut {
   /** Nut slots that were measured, at this job or before; null where one never was. */
   readonly slots = computed<readonly (Metres | null)[]>(() => {
     const file = this.log.file();
-    return file === null ? [] : slotsMeasured(file.passport, this.log.sheet());
+    return file === null ? [] : measuredOfStrings('slot-width', file.passport, this.log.sheet());
+  });
+  /** The same of the saddle under each string. */
+  readonly saddles = computed<readonly (Metres | null)[]>(() => {
+    const file = this.log.file();
+    return file === null ? [] : measuredOfStrings('saddle-height', file.passport, this.log.sheet());
   });
 
   /** What was chosen, where it is no set of the table: strings of several sets, for instance. */

@@ -6,7 +6,7 @@ import { RouterLink } from '@angular/router';
 import { nameTuning } from '@gold-peg/craft/tuning';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { advise, compareFindings, GAUGES, measureOf } from '@gold-peg/craft/findings';
-import { dropsOf, passed, STRING_STAGES, tellStory } from '@gold-peg/craft/worksheet';
+import { asItCame, dropsOf, passed, STRING_STAGES, tellStory } from '@gold-peg/craft/worksheet';
 import { Measures, say } from '../../preferences/measures';
 import { Session } from '../../session/session';
 import { Caution } from '../../ui/caution';
@@ -126,11 +126,12 @@ export class HandOver {
   });
   /** What was measured, with what, and what it was before. */
   protected readonly measured = computed(() =>
-    this.desk.sheet().measurements.map(({ payload: { what, string, valueMm, by } }) => {
-      const before = this.desk.lastTime()?.measurements.find((each) => each.what === what && each.string === string);
+    this.desk.sheet().measurements.map((event) => {
+      const { what, string, valueMm, by } = event.payload;
+      const before = this.desk.lastTime()?.measurements.findLast((each) => each.what === what && each.string === string);
       const length = (mm: number) => say(this.measures.length(fromMillimetres(mm), 2));
       return {
-        name: string === undefined ? measureOf(what).name : `${measureOf(what).name}, string ${string}`,
+        name: `${measureOf(what).name}${string === undefined ? '' : `, string ${string}`}${asItCame(this.desk.sheet(), event) ? ', as it came' : ''}`,
         now: length(valueMm),
         by: by === undefined ? '' : GAUGES[by],
         before: before === undefined ? '–' : length(before.valueMm),

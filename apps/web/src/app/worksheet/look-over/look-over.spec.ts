@@ -135,7 +135,7 @@ describe('looking over', () => {
     );
     const row = [...card.element.querySelectorAll('table[aria-label="What was measured"] tbody tr')][0];
     expect([...(row?.children ?? [])].map(({ textContent }) => textContent)).toEqual([
-      'relief',
+      'relief, as it came',
       '0.30 mm',
       '0.18 mm',
       'straightedge and feeler gauge',

@@ -84,7 +84,7 @@ export class MeasureField {
   });
   private readonly is = (of: { what: string; string?: number | undefined }) => of.what === this.kind() && of.string === this.string();
   protected readonly now = computed(() => {
-    const event = this.desk.sheet().measurements.find(({ payload }) => this.is(payload));
+    const event = this.desk.sheet().measurements.findLast(({ payload }) => this.is(payload));
     return event === undefined ? '' : mmToTyped(event.payload.valueMm, this.unit());
   });
   protected readonly draft = inject(Drafts).draft<{ typed: string; fault: string | null }>(
@@ -92,7 +92,7 @@ export class MeasureField {
     () => ({ typed: this.now(), fault: null }),
   );
   protected readonly before = computed(() => {
-    const last = this.desk.lastTime()?.measurements.find((each) => this.is(each));
+    const last = this.desk.lastTime()?.measurements.findLast((each) => this.is(each));
     return last === undefined ? 'not before' : `was ${mmToTyped(last.valueMm, this.unit())} ${this.unit()}`;
   });
 

@@ -24,9 +24,9 @@ export class PlaceNote {
     return instrument === null ? [] : placesToNote(instrument);
   });
   private readonly valueOf = (kind: MeasureKind): number | null =>
-    this.desk.sheet().measurements.find(({ payload }) => payload.what === kind)?.payload.valueMm ?? null;
+    this.desk.sheet().measurements.findLast(({ payload }) => payload.what === kind)?.payload.valueMm ?? null;
   private readonly lastValueOf = (kind: MeasureKind): number | null =>
-    this.desk.lastTime()?.measurements.find(({ what }) => what === kind)?.valueMm ?? null;
+    this.desk.lastTime()?.measurements.findLast(({ what }) => what === kind)?.valueMm ?? null;
   private readonly known = (kind: MeasureKind) => this.valueOf(kind) ?? this.lastValueOf(kind);
   private readonly say = (mm: number | null) =>
     mm === null ? '?' : `${mmToTyped(mm, this.measures.units().length)} ${this.measures.units().length}`;

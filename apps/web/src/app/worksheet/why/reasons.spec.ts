@@ -19,14 +19,14 @@ const long = (length: number, digits = 1) => `${(length * 1000).toFixed(digits)}
 describe('why', () => {
   it('gives for the slack a sum that adds up to it', () => {
     const { instrument, lane, string, plan } = laneOf('acoustic-parlour', 0);
-    const slack = windReasons(plan, lane, string, instrument, long).find(({ what }) => what === 'slack');
+    const slack = windReasons(plan, { lane, string, instrument, saddleHeight: null, long }).find(({ what }) => what === 'slack');
     const [takenUp = 0, stretch = 0, lock = 0] = numbersIn(slack?.from ?? '');
     expect(takenUp - stretch + lock).toBeCloseTo(numbersIn(slack?.value ?? '')[0] ?? 0, 0);
   });
 
   it('gives for the cut mark the slack and what the end needs', () => {
     const { instrument, lane, string, plan } = laneOf('bass-in-line', 0);
-    const cut = windReasons(plan, lane, string, instrument, long).find(({ what }) => what === 'cut mark');
+    const cut = windReasons(plan, { lane, string, instrument, saddleHeight: null, long }).find(({ what }) => what === 'cut mark');
     const [slack = 0, depth = 0] = numbersIn(cut?.from ?? '');
     expect(depth).toBe(13);
     expect(slack + depth).toBeCloseTo(numbersIn(cut?.value ?? '')[0] ?? 0, 0);
@@ -51,12 +51,14 @@ describe('why', () => {
 
   it('says nothing of a nut at a fifth peg', () => {
     const { instrument, lane, string, plan } = laneOf('banjo-five-string', 4);
-    expect(windReasons(plan, lane, string, instrument, long).map(({ what }) => what)).not.toContain('nut angle');
+    expect(windReasons(plan, { lane, string, instrument, saddleHeight: null, long }).map(({ what }) => what)).not.toContain('nut angle');
   });
 
   it('adds up the screw of a headless instrument, and says what an offcut weighs', () => {
     const { instrument, lane, string, plan } = laneOf('electric-headless', 3);
-    const lines = Object.fromEntries(windReasons(plan, lane, string, instrument, long).map((line) => [line.what, line]));
+    const lines = Object.fromEntries(
+      windReasons(plan, { lane, string, instrument, saddleHeight: null, long }).map((line) => [line.what, line]),
+    );
     const [slack = 0, stretch = 0] = numbersIn(lines['screw']?.from ?? '');
     expect(slack + stretch).toBeCloseTo(numbersIn(lines['screw']?.value ?? '')[0] ?? 0, 1);
     const [left = 0] = numbersIn(lines['offcut']?.from ?? '');

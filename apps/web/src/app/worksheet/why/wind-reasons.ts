@@ -1,9 +1,10 @@
 import type { Instrument } from '@gold-peg/craft/instrument';
 import { hardPluck } from '@gold-peg/craft/nut';
+import { saddleBreak } from '@gold-peg/craft/saddle';
 import { ruleOfThumbSlack, secondLayerRise } from '@gold-peg/craft/post';
 import type { ClampPlan, PostPlan, WindPlan } from '@gold-peg/craft/procedure';
 import type { StringProperties } from '@gold-peg/craft/strings';
-import { metres, radians, toMillimetres } from '@gold-peg/craft/units';
+import { metres, radians, toMillimetres, type Metres } from '@gold-peg/craft/units';
 import { degrees, sayTurns } from '../../preferences/measures';
 import type { Lane } from '../../lane/lane';
 import { sayCutTime } from '../wind-words/instruction';
@@ -12,8 +13,17 @@ import type { SayLong, WhyLine } from './why-line';
 
 const LITTLE_BAND_MM = 3;
 
+interface WindAsked {
+  lane: Lane;
+  string: StringProperties;
+  instrument: Instrument;
+  /** As it was measured; null where nobody did. */
+  saddleHeight: Metres | null;
+  long: SayLong;
+}
+
 /** Why each number of a lane at Wind is what it is. */
-export function windReasons(plan: WindPlan, lane: Lane, string: StringProperties, instrument: Instrument, long: SayLong): WhyLine[] {
+export function windReasons(plan: WindPlan, { lane, string, instrument, saddleHeight, long }: WindAsked): WhyLine[] {
   const own =
     plan.kind === 'post'
       ? [
@@ -21,11 +31,19 @@ export function windReasons(plan: WindPlan, lane: Lane, string: StringProperties
           slack(plan, long),
           stretch(plan, lane, long),
           cut(plan, long),
+          nearPitch(plan, long),
           ...nut(plan, long),
           capacity(plan, long),
         ]
       : clamped(plan, lane, long);
-  return [...own, cutTime(plan), room(plan, long), offcut(plan, long), pullReason(plan.load, lane, string, instrument, long)];
+  return [
+    ...own,
+    ...saddle(plan, instrument, saddleHeight, long),
+    cutTime(plan),
+    room(plan, long),
+    offcut(plan, long),
+    pullReason(plan.load, lane, string, instrument, long),
+  ];
 }
 
 /** Why so many turns, in one sentence: the rule that won, and the one that lost. */
@@ -141,7 +159,7 @@ function clamped(plan: ClampPlan, lane: Lane, long: SayLong): WhyLine[] {
 
 function nut(plan: PostPlan, long: SayLong): WhyLine[] {
   if (plan.nut === null) return [];
-  const { vertical, lateral, total, wanted, lowBelow, downforce, treeTouched, otherWay } = plan.nut;
+  const { vertical, lateral, total, wanted, lowBelow, downforce, treeTouched, otherWay, hang } = plan.nut;
   const { holeStands } = plan;
   return [
     {
@@ -151,6 +169,34 @@ function nut(plan: PostPlan, long: SayLong): WhyLine[] {
         ? 'the tree or bar presses lower than the post alone: its drop over its distance'
         : 'from the slot down to where the string leaves the post',
       from: `leaves the post ${long(plan.exitHeight)} above the face; sideways ${degrees(lateral)}, wound the other way ${degrees(otherWay)}; in space ${degrees(total)}; wanted ${degrees(wanted)}, low under ${degrees(lowBelow)}; the empty hole stands ${degrees(holeStands)} outward, in line with the string; presses ${downforce.toFixed(0)} N into the slot`,
+    },
+    {
+      what: 'hang at the nut',
+      value: `${hang.likely.toFixed(0)} ¢`,
+      rule: 'estimate: so far it jumps when it hung in its slot and lets go with a ping; come up from below, and stretch it until it has',
+      from: `friction e^(μ × ${degrees(total)}), shared by the string on both sides of the nut: ${hang.low.toFixed(0)} ¢ where the slot slides, ${hang.high.toFixed(0)} ¢ where it binds`,
+    },
+  ];
+}
+
+const nearPitch = ({ centsPerButtonTurn: turn, stretch: { path, strain } }: PostPlan, long: SayLong): WhyLine => ({
+  what: 'near pitch',
+  value: `${turn.toFixed(0)} ¢`,
+  rule: 'for one turn of the button: what a turn draws past the nut, spread over all string from anchor to post',
+  from: `cents rise by 866 × (1/strain + 1/(1 + strain)) × (1 + strain) for the path of ${long(path, 0)}, at strain ${(100 * strain).toFixed(2)} %`,
+});
+
+/** How it presses on the saddle; nothing where the saddle turns with the bridge. */
+function saddle({ load }: WindPlan, { bridge }: Instrument, measured: Metres | null, long: SayLong): WhyLine[] {
+  const over = saddleBreak(bridge.anchor, load.pull, measured);
+  if (over === null) return [];
+  const low = over.likely < over.lowBelow;
+  return [
+    {
+      what: 'saddle angle',
+      value: degrees(over.likely),
+      rule: `estimate: down from the saddle to where the string goes on${low ? '; low: it moves on its saddle when played hard, a higher saddle or a lower tailpiece helps' : ''}`,
+      from: `${degrees(over.low)} to ${degrees(over.high)} on bridges of this kind${measured === null ? ', saddle not measured' : `, saddle measured ${long(measured, 1)} high`}; presses ${over.downforce.toFixed(0)} N; low under ${degrees(over.lowBelow)}`,
     },
   ];
 }

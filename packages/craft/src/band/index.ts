@@ -1,0 +1,1 @@
+export { bandOf, type Band, type Weighted } from './band.js';

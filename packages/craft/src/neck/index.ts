@@ -1,0 +1,1 @@
+export { actionChange, reliefChange, type Estimate, type NeckReading } from './neck-change.js';

@@ -1,0 +1,1 @@
+export { saddleBreak, type SaddleBreak } from './saddle-break.js';
