@@ -20,7 +20,7 @@ export default tseslint.config(
     files: ['**/*.ts'],
     languageOptions: {
       parserOptions: {
-        projectService: { allowDefaultProject: ['vitest.config.ts', 'apps/web/vitest.config.ts'] },
+        projectService: { allowDefaultProject: ['vitest.config.ts', 'apps/web/vitest.config.ts', 'vitest.mutation.config.ts'] },
         tsconfigRootDir: import.meta.dirname,
       },
     },

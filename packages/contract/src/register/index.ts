@@ -21,4 +21,3 @@ export {
   type Passport,
   type PastSetup,
 } from './register.js';
-export { neckReadings, pullOf } from './pulls.js';

@@ -21,7 +21,7 @@ export function drawPost(lane: Lane, { instrument, inHand, done, plans }: Headst
   const { index, number, place } = lane;
   const { post } = place;
   if (post.pipAlong !== null) return null;
-  const { at, pxPerMm: k, downward, leftward } = frame;
+  const { at, pxPerMm: k, downward } = frame;
   const [x, y] = at(post.along * MM, post.sideways * MM);
   const outward = sideSign(post) * downward;
   const radius = (post.diameter * MM * k) / 2;
@@ -34,7 +34,7 @@ export function drawPost(lane: Lane, { instrument, inHand, done, plans }: Headst
   if (post.style === 'clamp') {
     const far = at((post.along + (post.holeDepth ?? 0)) * MM, post.sideways * MM + CLAMP_HALF_MM);
     const body = boxOf(at(post.along * MM, post.sideways * MM - CLAMP_HALF_MM), far);
-    return { ...common, wound: null, body, clamp: true, button: null, behind: null, label: { x: far[0] - leftward * NUMBER_PX, y: y + 5 } };
+    return { ...common, wound: null, body, clamp: true, button: null, behind: null, label: { x: body.x + body.width / 2, y: y + 5 } };
   }
   const body = post.style === 'roller' ? rollerBody(instrument, lane, frame) : null;
   if (isBehind(post)) {

@@ -6,6 +6,10 @@ import type { DrawnScrew, DrawnString, DrawnTree, HeadstockPicture, HeadstockReq
 import type { Lane } from '../lane/lane';
 
 const NUT_MM = { front: 3, behind: 2 };
+/** Numbers of strings, and how much of a clamp they fill where those are small; a number's line lies so far under its middle. */
+const NUMBER_PX = 15;
+const IN_CLAMP = 0.85;
+const LABEL_DOWN_PX = 5;
 const TREE_HALF_PX = 3;
 const BAR_HALF_PX = 4.5;
 const SCREW_HALF_MM = 2.2;
@@ -20,17 +24,23 @@ export function layOutHeadstock(request: HeadstockRequest): HeadstockPicture {
   const half = (instrument.nutWidth * MM) / 2;
   const [nutX, edgeY] = at(0, half);
   const [, otherY] = at(0, -half);
+  const posts = lanes.flatMap((lane) => drawPost(lane, request, frame) ?? []);
   return {
     pxPerMm,
     outline: headstockOutline(instrument, at),
     slots: instrument.headstock.layout === 'slotted' ? [-1, 1].map((side) => slotPath(side, request, frame)) : [],
     neck: `M${nutX},${edgeY} h${leftward * neckPx} V${otherY} h${-leftward * neckPx} z`,
     nut: boxOf(at(NUT_MM.behind, -half), at(-NUT_MM.front, half)),
-    posts: lanes.flatMap((lane) => drawPost(lane, request, frame) ?? []),
+    posts,
+    numberPx: Math.min(NUMBER_PX, ...posts.flatMap(({ body, clamp }) => (body !== null && clamp ? [body.height * IN_CLAMP] : []))),
     strings: lanes.map((lane) => drawString(lane, request, frame)),
     fan: fanOf(request, frame),
     trees: instrument.trees.map((tree) => drawTree(tree, request, frame)),
-    cut: cutMark(request, frame),
+    cut: cutMark(
+      request,
+      frame,
+      posts.map(({ label }) => ({ x: label.x, y: label.y - LABEL_DOWN_PX })),
+    ),
     turn: turnArrow(request, frame),
     fifthPeg: fifthPeg(request, frame),
     screws: lanes.flatMap((lane) => drawScrew(lane, request, frame) ?? []),

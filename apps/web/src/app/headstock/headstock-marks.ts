@@ -10,8 +10,28 @@ const BEND_HALF_PX = 11;
 /** How far the line of a hole stands out of its post, px. */
 const AIM_PX = 3;
 
+/** Middle of a word or a number in the picture, px. */
+interface Spot {
+  x: number;
+  y: number;
+}
+
+/** Half a short word, and how high it stands. */
+const WORD_PX = { half: 13, high: 9 };
+
+/** The first place for a word where no other word is, or the first of all. */
+function clearOf(others: readonly Spot[], places: readonly Spot[]): Spot {
+  const free = (place: Spot) =>
+    others.every(({ x, y }) => Math.abs(x - place.x) > 2 * WORD_PX.half || Math.abs(y - place.y) > 2 * WORD_PX.high);
+  return places.find(free) ?? places[0] ?? { x: 0, y: 0 };
+}
+
 /** The string held just taut over its post: the cut lies in the line from slot to post, beyond it. */
-export function cutMark({ lanes, inHand, planInHand }: HeadstockRequest, { at, leftward }: Frame): HeadstockPicture['cut'] {
+export function cutMark(
+  { lanes, inHand, planInHand }: HeadstockRequest,
+  { at, leftward }: Frame,
+  numbers: readonly Spot[],
+): HeadstockPicture['cut'] {
   const lane = lanes[inHand];
   if (lane === undefined || planInHand === null || lane.place.post.pipAlong !== null) return null;
   const { post, slotSideways } = lane.place;
@@ -20,16 +40,29 @@ export function cutMark({ lanes, inHand, planInHand }: HeadstockRequest, { at, l
   const [x, y] = beyond(planInHand.cut * MM);
   const [fromX, fromY] = beyond(0);
   const bend = planInHand.kind === 'post' && planInHand.bend !== null ? beyond(planInHand.bend * MM) : null;
+  const label = clearOf(numbers, [
+    { x: x - leftward * (7 + WORD_PX.half), y },
+    { x, y: y + CUT_HALF_PX + WORD_PX.high },
+    { x, y: y - CUT_HALF_PX - WORD_PX.high },
+  ]);
+  const bendLabel =
+    bend === null
+      ? null
+      : clearOf(
+          [...numbers, label],
+          [0, 2 * WORD_PX.half].flatMap((aside) =>
+            [1, -1].map((side) => ({ x: bend[0] + leftward * aside, y: bend[1] + side * (BEND_HALF_PX + WORD_PX.high) })),
+          ),
+        );
   return {
-    bend: bend === null ? null : { x: bend[0], y1: bend[1] - BEND_HALF_PX, y2: bend[1] + BEND_HALF_PX },
+    bend: bend === null ? null : { x: bend[0], y1: bend[1] - BEND_HALF_PX, y2: bend[1] + BEND_HALF_PX, label: bendLabel },
     x1: x,
     y1: y - CUT_HALF_PX,
     x2: x,
     y2: y + CUT_HALF_PX,
     fromX,
     fromY,
-    labelX: x - 7 * leftward,
-    labelY: y + 5,
+    label,
   };
 }
 

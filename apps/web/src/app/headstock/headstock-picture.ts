@@ -78,19 +78,21 @@ export interface HeadstockPicture {
   neck: string;
   nut: Box;
   posts: DrawnPost[];
+  /** Size of the numbers of strings. */
+  numberPx: number;
   strings: DrawnString[];
   fan: string;
   trees: DrawnTree[];
   cut: {
-    bend: { x: number; y1: number; y2: number } | null;
+    bend: { x: number; y1: number; y2: number; label: { x: number; y: number } | null } | null;
     x1: number;
     y1: number;
     x2: number;
     y2: number;
     fromX: number;
     fromY: number;
-    labelX: number;
-    labelY: number;
+    /** Middle of the word. */
+    label: { x: number; y: number };
   } | null;
   turn: { arc: string; head: string; x: number; y: number } | null;
   fifthPeg: { x: number; y: number; number: number; textX: number } | null;

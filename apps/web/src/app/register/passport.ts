@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, resource, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { pullOf, type PastSetup } from '@gold-peg/contract/register';
+import { pullOf } from '@gold-peg/contract/pulls';
+import type { PastSetup } from '@gold-peg/contract/register';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { nameTuning } from '@gold-peg/craft/tuning';
 import { Measures, say } from '../preferences/measures';

@@ -165,7 +165,7 @@ describe('another gauge of a line', () => {
 describe('sets', () => {
   it('say what is easily confused, and what lies on the shelf', async () => {
     const page = await BenchPage.open(SetsView);
-    const row = [...page.element.querySelectorAll('li')].find(({ textContent }) => textContent.includes('.010–.046 nickel-plated steel'));
+    const row = [...page.element.querySelectorAll('tr')].find(({ textContent }) => textContent.includes('.010–.046 nickel-plated steel'));
     expect(row?.textContent).toContain('4 on the shelf, 1 reserved');
     expect(row?.textContent).not.toContain('differ by'); // a caliper tells .003 apart
   });
@@ -174,7 +174,7 @@ describe('sets', () => {
     const page = await BenchPage.open(SetsView);
     await page.type('gauges from string 1 on, w for wound', '9.5 12 16 24w 34w 99w');
     await page.submit();
-    expect(page.alert()).toContain('“99w” is not in the line');
+    expect(page.text).toContain('“99w” is not in the line');
     expect(far.sent).toEqual([]);
     await page.type('gauges from string 1 on, w for wound', '9.5 12 16 24w 34w 44w');
     const set = {
@@ -208,13 +208,15 @@ describe('tunings', () => {
   it('say what a set would do in each: the total falls with the notes', async () => {
     const page = await BenchPage.open(TuningsView);
     const total = (name: string) => {
-      const row = [...page.element.querySelectorAll('tbody tr')].find((each) => each.querySelector('th')?.textContent === name);
+      const row = [...page.element.querySelectorAll('tbody tr')].find(
+        (each) => each.querySelector('.mat-column-name')?.textContent === name,
+      );
       return Number.parseFloat(row?.querySelector('.n')?.textContent ?? '');
     };
     expect(total('E A D G B E')).toBeGreaterThan(total('D G C F A D'));
     // a whole tone on every string: 2^(−4/12)
     expect(total('D G C F A D') / total('E A D G B E')).toBeCloseTo(0.794, 2);
-    expect(page.element.querySelector('tbody th')?.textContent).toBe('E A D G B E');
+    expect(page.element.querySelector('tbody .mat-column-name')?.textContent).toBe('E A D G B E');
   });
 });
 

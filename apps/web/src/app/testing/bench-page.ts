@@ -40,6 +40,10 @@ export class BenchPage<T> {
     await this.fixture.whenStable();
     this.fixture.detectChanges();
     await this.fixture.whenStable();
+    if (this.element.querySelector('cdk-virtual-scroll-viewport') === null) return;
+    await new Promise(requestAnimationFrame); // long tables are drawn a frame later
+    await new Promise(requestAnimationFrame);
+    this.fixture.detectChanges();
   }
 
   button(says: string): HTMLButtonElement {

@@ -38,13 +38,26 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
     }
     p {
       margin: 0;
-      font-size: 15px;
+      font-size: 14px;
     }
     .facts {
       display: flex;
       flex: none;
-      gap: var(--space-5);
+      gap: var(--space-4);
       margin: 4px 0 0;
+    }
+    @media (max-width: 1000px) {
+      header {
+        flex-wrap: wrap;
+        gap: 0 var(--space-4);
+      }
+      header > div:first-child {
+        flex: 1 1 100%;
+      }
+      h1,
+      p {
+        white-space: normal;
+      }
     }
   `,
 })

@@ -69,7 +69,8 @@ export class WorksheetPlace {
   protected readonly sub = computed(() => {
     const passport = this.desk.file()?.passport;
     if (passport === undefined) return '';
-    return `passport ${String(passport.passport).padStart(4, '0')} · ${passport.facts} · ${passport.scaleMm.toFixed(0)} mm`;
+    const [head] = passport.facts.split(', ', 1); // the rest stands in its passport
+    return `passport ${String(passport.passport).padStart(4, '0')} · ${head} · ${passport.scaleMm.toFixed(0)} mm`;
   });
   protected readonly fitting = computed(() => this.desk.sheet().chosen?.payload.name ?? 'choosing');
   protected readonly onBench = computed(() => {

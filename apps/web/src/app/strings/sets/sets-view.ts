@@ -1,15 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
+import { MatSortModule, type Sort } from '@angular/material/sort';
+import { MatTableModule } from '@angular/material/table';
 import { confusables } from '@gold-peg/craft/gauges';
 import { FAMILIES, nameSet, printGauge, type Family, type StringSet } from '@gold-peg/craft/strings';
 import { Api } from '../../server/api';
 import { Session } from '../../session/session';
-import { sayProblem } from '../../server/server-problem';
+import { sayRefusal } from '../../form';
 import { Shelf } from '../../shelf/shelf';
 import { StringTable } from '../../string-table/string-table';
+import { sorted, UNSORTED } from '../../ui/sorted';
 import { MarkSwatch } from '../../ui/mark-swatch';
 import { textureOf } from '../../ui/string-face';
 import { readGauges } from './gauge-list';
@@ -18,7 +21,7 @@ import { readGauges } from './gauge-list';
 @Component({
   selector: 'peg-sets-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MarkSwatch, MatButtonModule, MatInputModule, MatSelectModule],
+  imports: [MarkSwatch, MatButtonModule, MatInputModule, MatSelectModule, MatSortModule, MatTableModule, ReactiveFormsModule],
   templateUrl: './sets-view.html',
   styleUrl: './sets-view.scss',
 })
@@ -30,23 +33,34 @@ export class SetsView {
 
   protected readonly families = FAMILIES;
   protected readonly family = signal<Family>('electric');
-  protected readonly rows = computed(() =>
-    this.table
+  protected readonly COLUMNS = ['name', 'gauges', 'free'];
+  protected readonly sort = signal<Sort>(UNSORTED);
+  protected readonly rows = computed(() => {
+    const rows = this.table
       .sets()
       .filter(({ family }) => family === this.family())
-      .map((set) => this.rowOf(set)),
-  );
+      .map((set) => this.rowOf(set));
+    return sorted(rows, this.sort(), {
+      name: ({ set }) => set.name,
+      gauges: ({ set }) => set.strings[0]?.gauge ?? 0,
+      free: ({ standing }) => standing?.free ?? -1,
+    });
+  });
 
   protected readonly lines = computed(() => (this.table.file()?.lines ?? []).filter(({ family }) => family === this.family()));
   private lineWith = (wound: boolean) =>
     this.lines().find(({ id }) =>
       this.table.strings().some((string) => string.lineId === id && (string.construction === 'wound') === wound),
     )?.id ?? '';
-  protected readonly smoothLine = linkedSignal(() => this.lineWith(false));
-  protected readonly woundLine = linkedSignal(() => this.lineWith(true));
-  protected readonly gauges = signal('');
-  protected readonly fault = signal<string | null>(null);
+  protected readonly form = inject(NonNullableFormBuilder).group({ smooth: '', wound: '', gauges: '' });
+  protected readonly fault = signal('');
   protected readonly said = signal('');
+
+  constructor() {
+    effect(() => {
+      this.form.patchValue({ smooth: this.lineWith(false), wound: this.lineWith(true) });
+    });
+  }
 
   private rowOf(set: StringSet) {
     return {
@@ -63,23 +77,28 @@ export class SetsView {
 
   protected async add(): Promise<void> {
     this.said.set('');
-    const read = readGauges(this.gauges(), this.smoothLine(), this.woundLine(), this.table.strings());
-    this.fault.set(read.ok ? null : read.says);
-    if (!read.ok) return;
+    this.fault.set('');
+    const { smooth, wound, gauges } = this.form.getRawValue();
+    const read = readGauges(gauges, smooth, wound, this.table.strings());
+    if (!read.ok) {
+      this.form.controls.gauges.setErrors({ says: read.says });
+      return this.form.markAllAsTouched();
+    }
     const stringIds = read.strings.map(({ id }) => id);
+    const lineId = read.strings.at(-1)?.lineId ?? null;
     const name = nameSet(read.strings);
-    const lineIds = new Set(read.strings.map(({ lineId }) => lineId));
-    const id = `house-${[...lineIds].at(-1) ?? ''}-${this.gauges()
+    const ids = gauges
       .trim()
       .replace(/[\s,]+/g, '-')
-      .replaceAll('.', '_')}`.toLowerCase();
+      .replaceAll('.', '_');
+    const id = `house-${lineId ?? ''}-${ids}`.toLowerCase();
     try {
-      await this.api.call('addSet', { body: { id, lineId: read.strings.at(-1)?.lineId ?? null, name, family: this.family(), stringIds } });
+      await this.api.call('addSet', { body: { id, lineId, name, family: this.family(), stringIds } });
       await this.table.load();
-      this.gauges.set('');
+      this.form.controls.gauges.reset();
       this.said.set(`${name} is in the table.`);
     } catch (error) {
-      this.fault.set(sayProblem(error));
+      this.fault.set(sayRefusal(this.form, error));
     }
   }
 }

@@ -1,13 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
+import { MatSortModule, type Sort } from '@angular/material/sort';
+import { MatTableModule } from '@angular/material/table';
 import { compareOn } from '@gold-peg/craft/gauges';
 import { setsFor } from '@gold-peg/craft/strings';
 import { retuneSeats, strungKind, tuningsFor } from '@gold-peg/craft/tuning';
 import { CONCERT_A4 } from '@gold-peg/craft/units';
 import { Measures, say } from '../../preferences/measures';
 import { stringingOf } from '../../solver/wish-form';
+import { sorted, UNSORTED } from '../../ui/sorted';
 import { NECK_CHOICES } from '../../ui/neck-choices';
 import { StringTable } from '../../string-table/string-table';
 import { sayVerdicts, tuningRows } from '../../tuning/tuning-rows';
@@ -16,12 +18,12 @@ import { sayVerdicts, tuningRows } from '../../tuning/tuning-rows';
 @Component({
   selector: 'peg-tunings-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatInputModule, MatSelectModule],
+  imports: [MatInputModule, MatSelectModule, MatSortModule, MatTableModule],
   template: `
     <div class="tools">
       <label id="tuning-neck" for="tuning-neck-pick">On</label>
       <mat-form-field class="field"
-        ><mat-select id="tuning-neck-pick" aria-labelledby="tuning-neck" [ngModel]="neckId()" (ngModelChange)="neckId.set($event)">
+        ><mat-select id="tuning-neck-pick" aria-labelledby="tuning-neck" [value]="neckId()" (selectionChange)="neckId.set($event.value)">
           @for (kind of necks; track kind.id) {
             <mat-option [value]="kind.id">{{ kind.name }}, {{ kind.scaleMm }} mm</mat-option>
           }
@@ -29,7 +31,7 @@ import { sayVerdicts, tuningRows } from '../../tuning/tuning-rows';
       >
       <label id="tuning-set" for="tuning-set-pick">with</label>
       <mat-form-field class="field"
-        ><mat-select id="tuning-set-pick" aria-labelledby="tuning-set" [ngModel]="set()?.id" (ngModelChange)="setId.set($event)">
+        ><mat-select id="tuning-set-pick" aria-labelledby="tuning-set" [value]="set()?.id" (selectionChange)="setId.set($event.value)">
           @for (each of sets(); track each.id) {
             <mat-option [value]="each.id">{{ each.name }}</mat-option>
           }
@@ -37,67 +39,40 @@ import { sayVerdicts, tuningRows } from '../../tuning/tuning-rows';
       >
       <span class="soft">A = 440 Hz; other references, capo and a tuning of your own at the Workbench</span>
     </div>
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">tuning</th>
-          <th scope="col">notes, string 1 first</th>
-          <th scope="col" class="n">together</th>
-          <th scope="col">what the strings say</th>
-        </tr>
-      </thead>
-      <tbody>
-        @for (row of rows(); track row.tuning.id) {
-          <tr>
-            <th scope="row">{{ row.tuning.name }}</th>
-            <td>{{ row.tuning.notes.join(' ') }}</td>
-            <td class="n">{{ row.total }}</td>
-            <td [class.grave]="row.said?.grave">{{ row.said?.grave ? '▲ ' : '' }}{{ row.said?.says ?? 'all hold' }}</td>
-          </tr>
-        } @empty {
-          <tr>
-            <td colspan="4" class="soft">No tuning for this neck is in the table yet. Make one at the Workbench.</td>
-          </tr>
-        }
-      </tbody>
+    <table mat-table matSort aria-label="Tunings" [dataSource]="$any(rows())" (matSortChange)="sort.set($event)">
+      <ng-container matColumnDef="name">
+        <th *matHeaderCellDef mat-header-cell mat-sort-header>tuning</th>
+        <td *matCellDef="let row" mat-cell>{{ row.tuning.name }}</td>
+      </ng-container>
+      <ng-container matColumnDef="notes">
+        <th *matHeaderCellDef mat-header-cell>notes, string 1 first</th>
+        <td *matCellDef="let row" mat-cell>{{ row.tuning.notes.join(' ') }}</td>
+      </ng-container>
+      <ng-container matColumnDef="together">
+        <th *matHeaderCellDef mat-header-cell mat-sort-header class="n">together</th>
+        <td *matCellDef="let row" mat-cell class="n">{{ row.total }}</td>
+      </ng-container>
+      <ng-container matColumnDef="says">
+        <th *matHeaderCellDef mat-header-cell>what the strings say</th>
+        <td *matCellDef="let row" mat-cell [class.grave]="row.said?.grave">
+          {{ row.said?.grave ? '▲ ' : '' }}{{ row.said?.says ?? 'all hold' }}
+        </td>
+      </ng-container>
+      <tr *matHeaderRowDef="COLUMNS" mat-header-row></tr>
+      <tr *matRowDef="let row; columns: COLUMNS" mat-row></tr>
+      <tr *matNoDataRow>
+        <td colspan="4" class="soft">No tuning for this neck is in the table yet. Make one at the Workbench.</td>
+      </tr>
     </table>
   `,
-  styles: `
-    table {
-      width: calc(100% - 2 * var(--space-4));
-      margin: 0 var(--space-4);
-      border-collapse: collapse;
-    }
-    th,
-    td {
-      padding: 9px 8px;
-      border-bottom: 1px solid var(--line);
-      text-align: left;
-    }
-    thead th {
-      padding: 6px 8px;
-      color: var(--ink-soft);
-      font-weight: 400;
-      font-size: 14px;
-    }
-    tbody th {
-      font-size: 18px;
-      white-space: nowrap;
-    }
-    .n {
-      text-align: right;
-      white-space: nowrap;
-    }
-    .grave {
-      color: var(--oxide);
-      font-weight: 600;
-    }
-  `,
+  styleUrl: './tunings-view.scss',
 })
 export class TuningsView {
   private readonly table = inject(StringTable);
   private readonly measures = inject(Measures);
   protected readonly necks = NECK_CHOICES;
+  protected readonly COLUMNS = ['name', 'notes', 'together', 'says'];
+  protected readonly sort = signal<Sort>(UNSORTED);
   protected readonly neckId = signal('electric-in-line');
   protected readonly setId = signal<string | null>(null);
 
@@ -108,14 +83,17 @@ export class TuningsView {
   protected readonly rows = computed(() => {
     const strung = this.strung();
     const set = this.set();
-    return tuningsFor(strung.family, strung.seats.length, this.table.tunings()).map((tuning) => {
+    const rows = tuningsFor(strung.family, strung.seats.length, this.table.tunings()).map((tuning) => {
       const tuned = { a4: CONCERT_A4, notes: tuning.notes.map((note) => ({ note, frequency: null })) };
       const stringing = set === null ? null : stringingOf(retuneSeats(strung, tuned), set.strings);
+      const pull = stringing === null ? null : compareOn(stringing, null).total;
       return {
         tuning,
-        total: stringing === null ? '–' : say(this.measures.pull(compareOn(stringing, null).total)),
+        pull,
+        total: pull === null ? '–' : say(this.measures.pull(pull)),
         said: stringing === null ? null : sayVerdicts(tuningRows(strung, tuned, stringing.strings, 0)),
       };
     });
+    return sorted(rows, this.sort(), { name: ({ tuning }) => tuning.name, together: ({ pull }) => pull ?? 0 });
   });
 }

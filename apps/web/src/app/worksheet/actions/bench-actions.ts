@@ -8,6 +8,7 @@ import { Session } from '../../session/session';
 import { Shelf } from '../../shelf/shelf';
 import { Speech } from '../../ui/speech';
 import { bigNumbers, spokenPrompt } from './prompt';
+import { WayBack } from '../../ui/way-back';
 import { chooseReasons } from '../why/choose-reasons';
 import { measureReason } from '../why/measure-reason';
 import { sayHeldUp } from './held-words';
@@ -27,7 +28,10 @@ export class BenchActions {
   private readonly measures = inject(Measures);
   private readonly speech = inject(Speech);
 
-  readonly mayWork = inject(Session).mayWork;
+  private readonly session = inject(Session);
+  private readonly wayBack = inject(WayBack);
+
+  readonly mayWork = this.session.mayWork;
   /** The step in hand fills the screen. */
   readonly large = signal(false);
   readonly isStep = computed(() => isStringStage(this.desk.stage()));
@@ -100,8 +104,8 @@ export class BenchActions {
   /** The step of all strings that are worked together. */
   markInOneGo(): Promise<void> {
     return this.inTurn(async () => {
-      const count = this.desk.inOneGo().length;
-      await this.wentOn(await this.desk.markInOneGo(), `${count} ${count === 1 ? 'string' : 'strings'} done`);
+      const said = `${this.desk.inOneGo().length} strings ${this.desk.stepInHand()?.done ?? 'done'}`;
+      await this.withWayBack(said, async () => this.wentOn(await this.desk.markInOneGo(), said));
     });
   }
 
@@ -114,8 +118,26 @@ export class BenchActions {
   /** Once, however often it is asked for. */
   handOver(remark: string): Promise<void> {
     return this.inTurn(async () => {
-      if (!this.desk.closed()) await this.desk.handOver(remark);
+      if (!this.desk.closed()) await this.withWayBack('Handed over', () => this.desk.handOver(remark));
     });
+  }
+
+  /** Tells what was done, and undoes it again where that is asked for: all that `work` took down, the last first. */
+  private async withWayBack(said: string, work: () => Promise<unknown>): Promise<void> {
+    const [stage, lane] = [this.desk.stage(), this.desk.lane()];
+    const before = new Set(this.desk.sheet().standing.map(({ id }) => id));
+    await work();
+    const me = this.session.person()?.id;
+    const done = this.desk.sheet().standing.filter(({ id, personId }) => personId === me && !before.has(id));
+    if (done.length === 0) return;
+    this.wayBack.tell(said, () =>
+      this.inTurn(async () => {
+        for (const { id } of done.reverse()) await this.desk.happens({ kind: 'undone', payload: { eventId: id } });
+        await this.go(stage);
+        this.desk.lane.set(lane);
+        this.said.set('Taken back');
+      }),
+    );
   }
 
   /** `stage`: where the work is now; null where nothing was done. */
@@ -138,7 +160,7 @@ export class BenchActions {
       .subscribe((why) => {
         if (why === undefined) return;
         this.said.set(`String ${lane.number} lost; take another`);
-        void this.desk.scrap(why).then((stage) => this.go(stage));
+        void this.withWayBack(`String ${lane.number} lost`, async () => this.go(await this.desk.scrap(why)));
       });
   }
 

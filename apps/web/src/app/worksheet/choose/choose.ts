@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
-import { neckReadings } from '@gold-peg/contract/register';
+import { neckReadings } from '@gold-peg/contract/pulls';
 import { expectedEffort } from '@gold-peg/craft/day';
 import { compareOn, confusables } from '@gold-peg/craft/gauges';
 import { listGauges, printGauge } from '@gold-peg/craft/strings';

@@ -7,6 +7,8 @@ import { Drag, type Dragged } from '../../ui/drag';
 import { markRule } from './rule-marking';
 
 const WIDTH = 480;
+/** How far a number must be from a line over it, px. */
+const CLEAR_PX = 17;
 const PAD = 16;
 /** Half the breadth of the words under the mark. */
 const HALF_WORDS = 84;
@@ -40,7 +42,6 @@ export class CutRule {
 
   protected readonly marking = computed(() => markRule(this.plan().cut, this.measures.units().length));
   protected readonly scale = computed(() => scaleLinear([0, this.marking().longest], [PAD, WIDTH - PAD]));
-  protected readonly ticks = computed(() => this.marking().ticks.map((tick) => ({ ...tick, x: this.scale()(tick.at) })));
   private readonly cuts = computed(() => cutZones(this.plan(), this.marking().toLength(this.marking().longest)));
   protected readonly zones = computed(() =>
     this.cuts().map(({ kind, from, to }) => {
@@ -58,6 +59,14 @@ export class CutRule {
   });
   /** Words under a mark near an end of the rule stand a little aside, so that they stay in the picture. */
   protected readonly wordsShift = computed(() => Math.max(0, HALF_WORDS - this.mark()) - Math.max(0, this.mark() + HALF_WORDS - WIDTH));
+  /** Ticks of the rule; a number that the mark or the bend would strike through is left out. */
+  protected readonly ticks = computed(() => {
+    const struck = [this.mark(), ...(this.bendMark() === null ? [] : [this.bendMark()?.x ?? 0])];
+    return this.marking().ticks.map((tick) => {
+      const x = this.scale()(tick.at);
+      return { ...tick, x, label: struck.some((line) => Math.abs(line - x) < CLEAR_PX) ? '' : tick.label };
+    });
+  });
   protected readonly value = computed(() => Number(this.marking().fromLength(this.cut()).toFixed(this.marking().digits)));
   private readonly zoneNames = computed(() => (this.plan().kind === 'clamp' ? IN_CLAMP : ON_POST));
   private readonly from = computed(() => (this.plan().kind === 'clamp' ? 'past the clamp' : 'past the post'));

@@ -26,6 +26,8 @@ export interface BoardLayout {
   width: number;
   height: number;
   laneHeight: number;
+  /** With the numbers of the frets below the neck. */
+  drawnHeight: number;
   pegX: number;
   nutX: number;
   saddleX: number;
@@ -45,6 +47,7 @@ export interface BoardLayout {
 
 const PEG_X = 26;
 const NUT_X = 64;
+const NUMBERS_PX = 14;
 /** From the saddle to the right edge. */
 const BEHIND = 60;
 /** What is behind the saddle is drawn so far from it. */
@@ -77,6 +80,7 @@ export function boardLayout(family: Family, { lanes, laneHeight, width }: Drawin
     width,
     pegX: PEG_X,
     height: lanes * laneHeight,
+    drawnHeight: lanes * laneHeight + NUMBERS_PX,
     laneHeight,
     nutX: NUT_X,
     saddleX,

@@ -11,14 +11,16 @@ import { Stands } from '../lanes/stands';
 import { stageRows } from '../lanes/stage-rows';
 import { MeasureField } from '../measures/measure-field';
 import { NowPanel } from '../now/now-panel';
+import { COARSE, LEAST_TOUCH_PX } from '../../ui/touch';
 import { boardLayout, type Place } from './board-layout';
 import { FindingForm } from './finding-form';
 import { FindingsList } from './findings-list';
 import { sayFinding } from './finding-words';
 
-const TALL_LANE = 36;
-const LOW_LANE = 26;
 const MANY_LANES = 8;
+/** Px: the more strings, the lower each lies, so that what is found and measured stays on the screen. */
+const laneHeightFor = (count: number): number =>
+  COARSE.matches ? LEAST_TOUCH_PX : count <= 6 ? 36 : count === 7 ? 31 : count <= MANY_LANES ? 25 : 20;
 
 /** Look over: the instrument drawn with its frets; what is found is put where it is, what is measured stands beside what it was. */
 @Component({
@@ -49,12 +51,12 @@ export class LookOver {
   );
   /** Px that the drawing has. */
   protected readonly width = signal(1000);
-  protected readonly tall = computed(() => this.desk.lanes().length < MANY_LANES);
+  protected readonly tall = computed(() => COARSE.matches || this.desk.lanes().length < MANY_LANES);
   protected readonly board = computed(() => {
     const count = this.desk.lanes().length;
     return boardLayout(this.desk.instrument()?.family ?? 'acoustic', {
       lanes: count,
-      laneHeight: this.tall() ? TALL_LANE : LOW_LANE,
+      laneHeight: laneHeightFor(count),
       width: this.width(),
     });
   });
@@ -82,7 +84,7 @@ export class LookOver {
     const board = this.board();
     const { part, row, fret } = board.at(
       ((event.clientX - box.left) / box.width) * board.width,
-      ((event.clientY - box.top) / box.height) * board.height,
+      ((event.clientY - box.top) / box.height) * board.drawnHeight,
     );
     const lane = this.rows()[row]?.lane.index ?? 0;
     this.desk.lane.set(lane);

@@ -45,7 +45,8 @@ import { sayHeldUp } from '../actions/held-words';
       display: block;
     }
     p {
-      margin: 4px 0 8px;
+      margin: 4px 0;
+      line-height: 1.3;
     }
     .held {
       color: var(--oxide);

@@ -9,7 +9,7 @@ export interface ToolRow {
   name: string;
   there: boolean;
   /** What size it must have; null where any will do. */
-  size: { mm: number; says: string; choices: readonly number[] } | null;
+  size: { mm: number; says: string; why: string; choices: readonly number[] } | null;
 }
 
 /** Tools of exactly this job: what is there, and the sizes, from this job, from the last one at this instrument, or typical of its kind. */
@@ -33,7 +33,8 @@ export function toolRows(
           ? null
           : {
               mm: now ?? before ?? size.typical,
-              says: now !== null ? 'of this one' : before !== undefined ? 'as last time' : 'typical; ' + size.says,
+              says: now !== null ? 'of this one' : before !== undefined ? 'as last time' : 'typical',
+              why: size.says,
               choices: size.choices,
             },
     };

@@ -30,7 +30,9 @@ import { sayStretching, saySchool } from './school-words';
       font-size: 14px;
     }
     p {
-      margin: 4px 0;
+      margin: 2px 0;
+      font-size: 15px;
+      line-height: 1.3;
     }
     button {
       min-height: 0;

@@ -28,12 +28,10 @@ import { laneNumbers } from '../wind-words/lane-rows';
 import { sayOverfull } from '../wind-words/overfull';
 import { liveFacts } from './live-facts';
 import { TurnsCounted } from './turns-counted';
+import { COARSE, LEAST_TOUCH_PX } from '../../ui/touch';
 import { WindDialogs } from './wind-dialogs';
 
 const HEAD_PX = 28;
-/** Where fingers do the pointing, a lane is never thinner. */
-const LEAST_TOUCH_PX = 44;
-const COARSE = window.matchMedia('(pointer: coarse)');
 
 /** The hero view: headstock to scale, cut marks, and per lane everything needed to cut and wind it. */
 @Component({
@@ -68,7 +66,7 @@ export class Wind {
   protected readonly laneHeight = computed(() => {
     const count = this.desk.lanes().length;
     if (COARSE.matches) return count <= 4 ? 64 : count <= 6 ? 50 : LEAST_TOUCH_PX;
-    return count <= 4 ? 64 : count <= 6 ? 50 : count <= 8 ? 36 : 27;
+    return count <= 4 ? 60 : count <= 6 ? 46 : count <= 8 ? 35 : 25;
   });
   protected readonly height = computed(() => HEAD_PX + this.laneHeight() * this.desk.lanes().length);
   protected readonly laneCentres = computed(() => {

@@ -1,4 +1,4 @@
 import { defineConfig } from 'vitest/config';
 
 /** Specs of the core alone, for mutation testing (stryker.config.json). */
-export default defineConfig({ test: { include: ['src/**/*.spec.ts'] } });
+export default defineConfig({ test: { include: ['packages/craft/src/**/*.spec.ts'] } });

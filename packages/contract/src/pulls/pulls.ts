@@ -4,8 +4,7 @@ import { stringProperties } from '@gold-peg/craft/strings';
 import { tensionFor, totalPull } from '@gold-peg/craft/tension';
 import { frequencyOf, fromMillimetres, hertz, newtons, type Hertz, type Metres, type Newtons } from '@gold-peg/craft/units';
 import { specOf } from '@gold-peg/craft/worksheet';
-import { toInstrument, type Geometry } from './geometry.js';
-import type { PastSetup } from './register.js';
+import { toInstrument, type Geometry, type PastSetup } from '../register/index.js';
 
 /** Total pull of a set on this instrument; null where a string of it cannot be computed. */
 export function pullOf(geometry: Geometry, setup: PastSetup): Newtons | null {

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest';
 import { instrumentOf } from '@gold-peg/craft/archetypes';
-import { fromInstrument, neckReadings, pullOf, type PastSetup } from './index.js';
+import { fromInstrument, type PastSetup } from '../register/index.js';
+import { neckReadings, pullOf } from './index.js';
 
 const GEOMETRY = fromInstrument(instrumentOf('electric-in-line'));
 const setup = (gaugeMm: number, measurements: PastSetup['measurements'] = []): PastSetup => ({

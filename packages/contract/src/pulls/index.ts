@@ -1,0 +1,1 @@
+export { neckReadings, pullOf } from './pulls.js';
