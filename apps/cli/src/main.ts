@@ -2,8 +2,7 @@ import { readFileSync } from 'node:fs';
 import { CALC_TOPICS } from '@gold-peg/contract/calc';
 import { problem, type Problem } from '@gold-peg/contract/problems';
 import { refused } from '@gold-peg/craft/outcome';
-import { answer, isTopic } from './calc/index.js';
-import { readSound } from './calc/sound.js';
+import { answer, isTopic, readSound } from './calc/index.js';
 
 const USAGE = `usage: gold-peg calc TOPIC [FILE.wav] < in.json > out.json   topics: ${Object.keys(CALC_TOPICS).join(', ')}`;
 const BAD_INPUT = 2;

@@ -5,15 +5,13 @@ import pg from 'pg';
 import { pino } from 'pino';
 import { v7 as uuidV7 } from 'uuid';
 import { askForRebuild, rebuildWhereAsked } from './bench-log/index.js';
-import { loadDemo } from './demo/load-demo.js';
-import { DEMO_SIGN_IN } from './demo/people.js';
-import { openFeed } from './feed/log-feed.js';
+import { DEMO_SIGN_IN, loadDemo } from './demo/index.js';
+import { openFeed } from './feed/index.js';
 import { buildApp } from './http/index.js';
-import { insertPerson } from './people/person.js';
-import { receiveDeliveries } from './stock/orders.js';
-import { simulatedSupplier } from './stock/supplier.js';
+import { insertPerson } from './people/index.js';
+import { receiveDeliveries, simulatedSupplier } from './stock/index.js';
 import { openStore, PersonRow, sharedSecret } from './store/index.js';
-import { fillTables } from './strings/fill-tables.js';
+import { fillTables } from './strings/index.js';
 
 const USAGE = `usage: node dist/main.js COMMAND
   serve                 migrate and serve (DATABASE_URL, PORT, SESSION_SECRET, WEB_FOLDER, DEMO=1)

@@ -37,3 +37,4 @@ export function answer<T extends CalcTopic>(topic: T, asked: unknown, sound: Sou
   const { field, says } = outcome.problem;
   return { ok: false, problem: problem('invalid', `${field} ${says}`, [{ field, says }]) };
 }
+export { readSound } from './sound.js';

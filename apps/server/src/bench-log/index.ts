@@ -1,2 +1,6 @@
 export { appendToLog, LOG_CHANNEL } from './append.js';
 export { askForRebuild, rebuildWhereAsked } from './rebuild.js';
+export { countsFor } from './project-counts.js';
+export { timesFor } from './project-times.js';
+export { readEvents } from './read-events.js';
+export { appendEvents, jobEvents } from './routes.js';

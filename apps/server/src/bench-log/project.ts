@@ -1,6 +1,6 @@
 import { LessThan, MoreThan, type EntityManager } from 'typeorm';
 import { currentStage, foldWorksheet, setupOf, type BenchEventKind, type Worksheet } from '@gold-peg/craft/worksheet';
-import { projectUse } from '../stock/project-use.js';
+import { projectUse } from '../stock/index.js';
 import { CurrentStringRow, isSame, JobRow, PersonRow, SetupRow } from '../store/index.js';
 import { headOf, type JobHead } from './job-heads.js';
 import { projectCounts } from './project-counts.js';

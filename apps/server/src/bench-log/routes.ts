@@ -1,6 +1,5 @@
 import { MOST_EVENTS_READ } from '@gold-peg/contract/endpoints';
-import { signedIn, type Handler } from '../handling/handler.js';
-import { Refusal } from '../handling/refusal.js';
+import { type Handler, Refusal, signedIn } from '../handling/index.js';
 import { JobRow } from '../store/index.js';
 import { appendToLog } from './append.js';
 import { readEvents } from './read-events.js';

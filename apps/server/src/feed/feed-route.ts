@@ -1,6 +1,6 @@
 import { FEED_HEARTBEAT_MS } from '@gold-peg/contract/endpoints';
-import { signedIn, type StreamHandler } from '../handling/handler.js';
-import { sessionStands } from '../people/sessions.js';
+import { signedIn, type StreamHandler } from '../handling/index.js';
+import { sessionStands } from '../people/index.js';
 import type { LogFeed } from './log-feed.js';
 
 /** Server-sent events: `event: log` for every change of the log, as long as the session stands. */

@@ -2,7 +2,7 @@ import { Client } from 'pg';
 import type { Logger } from 'pino';
 import { feedMessage, type FeedMessage } from '@gold-peg/contract/endpoints';
 import { LOG_CHANNEL } from '../bench-log/index.js';
-import { SESSIONS_CHANNEL } from '../people/sessions.js';
+import { SESSIONS_CHANNEL } from '../people/index.js';
 
 export interface Listener {
   changed(message: FeedMessage): void;

@@ -1,9 +1,9 @@
 import type { DataSource } from 'typeorm';
 import type { FileKind } from '@gold-peg/contract/files';
 import { writeFile, type FiledRow } from '@gold-peg/contract/sheets';
-import type { Handler } from '../handling/handler.js';
-import { readShelf } from '../stock/shelf.js';
-import { readStringTable } from '../strings/routes.js';
+import type { Handler } from '../handling/index.js';
+import { readShelf } from '../stock/index.js';
+import { readStringTable } from '../strings/index.js';
 
 export const exportFile: Handler<'exportFile'> = async ({ store, params: { kind, format } }) => ({
   name: `gold-peg-${kind}.${format}`,

@@ -2,11 +2,10 @@ import { isDeepStrictEqual } from 'node:util';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { FileKind, FileProblem, ImportOutcome } from '@gold-peg/contract/files';
 import type { FiledRow, ReadFile } from '@gold-peg/contract/sheets';
-import type { Handler } from '../handling/handler.js';
+import type { Handler } from '../handling/index.js';
 import { StringEntryRow, StringLineRow, StringSetRow } from '../store/index.js';
-import { misfit } from '../strings/misfit.js';
-import { toSetColumns, toStringColumns } from '../strings/rows.js';
-import { putOnShelf } from '../stock/routes.js';
+import { misfit, toSetColumns, toStringColumns } from '../strings/index.js';
+import { putOnShelf } from '../stock/index.js';
 import { filedRows } from './export.js';
 import { readApart } from './read-apart.js';
 

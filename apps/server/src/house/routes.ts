@@ -1,7 +1,6 @@
 import type { DataSource, EntityManager } from 'typeorm';
 import type { House } from '@gold-peg/contract/register';
-import type { Handler } from '../handling/handler.js';
-import { Refusal } from '../handling/refusal.js';
+import { type Handler, Refusal } from '../handling/index.js';
 import { HouseRow, THE_HOUSE } from '../store/index.js';
 
 export async function readHouse(store: DataSource | EntityManager): Promise<House> {

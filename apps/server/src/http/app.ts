@@ -9,15 +9,14 @@ import swaggerUi from 'swagger-ui-express';
 import type { DataSource } from 'typeorm';
 import { ENDPOINTS, openApi } from '@gold-peg/contract/endpoints';
 import type { Session } from '@gold-peg/contract/people';
-import type { LogFeed } from '../feed/log-feed.js';
-import { feedRoute } from '../feed/feed-route.js';
+import { feedRoute, type LogFeed } from '../feed/index.js';
 import { handlers } from './handlers.js';
 import { NO_SUCH_PATH, problemDoor } from './problem-door.js';
 import { readBody } from './read-body.js';
 import { routes } from './routes.js';
 import { passphraseLimit, signInLimits } from './sign-in-limit.js';
 import { styleNonce, webPages } from './web-pages.js';
-import { sessionStore } from '../people/session-store.js';
+import { sessionStore } from '../people/index.js';
 
 export interface AppParts {
   store: DataSource;

@@ -1,23 +1,23 @@
-import { appendEvents, jobEvents } from '../bench-log/routes.js';
-import { changeHouse, house } from '../house/routes.js';
-import { listJobs, takeIn, worksheet } from '../jobs/routes.js';
-import { addPerson, changePassphrase, health, listPeople, savePreferences, session, signIn, signOut } from '../people/routes.js';
+import { appendEvents, jobEvents } from '../bench-log/index.js';
+import { changeHouse, house } from '../house/index.js';
+import { listJobs, takeIn, worksheet } from '../jobs/index.js';
+import { addPerson, changePassphrase, health, listPeople, savePreferences, session, signIn, signOut } from '../people/index.js';
 import {
   addInstrument,
+  addOwner,
   changeGeometry,
   changeInstrument,
   changeMethods,
+  changeOwner,
   listInstruments,
+  listOwners,
   passport,
-} from '../register/instrument-routes.js';
-import { addOwner, changeOwner, listOwners } from '../register/owner-routes.js';
-import { exportFile } from '../files/export.js';
-import { importFile } from '../files/import.js';
-import { countStock, placeOrder, stock } from '../stock/routes.js';
-import { addSet, addString, addTuning, changeString, stringTable } from '../strings/routes.js';
-import { cutStripPdf } from '../papers/cut-strip-pdf.js';
-import { stringTablePdf } from '../papers/table-pdf.js';
-import type { Handlers } from '../handling/handler.js';
+} from '../register/index.js';
+import { exportFile, importFile } from '../files/index.js';
+import { countStock, placeOrder, stock } from '../stock/index.js';
+import { addSet, addString, addTuning, changeString, stringTable } from '../strings/index.js';
+import { cutStripPdf, stringTablePdf } from '../papers/index.js';
+import type { Handlers } from '../handling/index.js';
 
 /** All but the feed, which needs a line to the database of its own. */
 export const handlers: Omit<Handlers, 'feed'> = {

@@ -2,7 +2,7 @@ import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { REQUEST_HEADER } from '@gold-peg/contract/endpoints';
 import { problem, type Problem } from '@gold-peg/contract/problems';
-import { Refusal } from '../handling/refusal.js';
+import { Refusal } from '../handling/index.js';
 
 export const NO_SUCH_PATH: RequestHandler = (request, _response, next) =>
   next(new Refusal('unknown', `nothing answers ${request.method} ${request.path}`));

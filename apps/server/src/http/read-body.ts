@@ -1,7 +1,7 @@
 import express, { type RequestHandler } from 'express';
 import { ENDPOINTS } from '@gold-peg/contract/endpoints';
 import { jsonExtent } from '@gold-peg/contract/extent';
-import { Refusal } from '../handling/refusal.js';
+import { Refusal } from '../handling/index.js';
 
 /** Lists and objects inside one another that a request of ours may need, with room to spare. */
 const DEEPEST = 24;

@@ -5,9 +5,8 @@ import { ENDPOINTS, PERSON_HEADER, type Endpoint, type EndpointName, type Stream
 import { firstUnkeepable } from '@gold-peg/contract/extent';
 import { invalidInput } from '@gold-peg/contract/problems';
 import type { Person } from '@gold-peg/contract/people';
-import { whoAsks } from '../people/session-store.js';
-import type { Asked, Handler, Handlers, StreamHandler } from '../handling/handler.js';
-import { Refusal } from '../handling/refusal.js';
+import { whoAsks } from '../people/index.js';
+import { type Asked, type Handler, type Handlers, Refusal, type StreamHandler } from '../handling/index.js';
 
 /** A router for the whole table: checks role and input, calls the handler, checks the reply. */
 export function routes(handlers: Handlers, store: DataSource): Router {

@@ -2,7 +2,7 @@ import type { Request } from 'express';
 import { ipKeyGenerator, rateLimit, type Store } from 'express-rate-limit';
 import type { DataSource } from 'typeorm';
 import { signIn } from '@gold-peg/contract/people';
-import { Refusal } from '../handling/refusal.js';
+import { Refusal } from '../handling/index.js';
 
 const WINDOW_MINUTES = 10;
 /** Failures of one name from one address, and of one person guessing at their old passphrase. */

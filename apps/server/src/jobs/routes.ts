@@ -3,14 +3,10 @@ import type { JobSummary, WorksheetFile } from '@gold-peg/contract/jobs';
 import { MOST_EVENTS_READ } from '@gold-peg/contract/endpoints';
 import type { InstrumentSummary } from '@gold-peg/contract/register';
 import { learnedMinutes } from '@gold-peg/craft/day';
-import { countsFor } from '../bench-log/project-counts.js';
-import { timesFor } from '../bench-log/project-times.js';
-import { readEvents } from '../bench-log/read-events.js';
-import { readHouse } from '../house/routes.js';
-import { signedIn, type Handler } from '../handling/handler.js';
-import { Refusal } from '../handling/refusal.js';
-import { readPassport } from '../register/instrument.js';
-import { summariesOf } from '../register/summaries.js';
+import { countsFor, readEvents, timesFor } from '../bench-log/index.js';
+import { readHouse } from '../house/index.js';
+import { type Handler, Refusal, signedIn } from '../handling/index.js';
+import { readPassport, summariesOf } from '../register/index.js';
 import { addOnce, holdInstrument, InstrumentRow, isSame, JobRow, openJobOf } from '../store/index.js';
 import type { DataSource } from 'typeorm';
 

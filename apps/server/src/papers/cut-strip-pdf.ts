@@ -3,9 +3,8 @@ import { PAPERS, type Paper } from '@gold-peg/contract/paper';
 import { drawCutStrip, type CutStrip } from '@gold-peg/contract/papers';
 import { TIGHT } from '@gold-peg/craft/methods';
 import { toMillimetres } from '@gold-peg/craft/units';
-import { signedIn, type StreamHandler } from '../handling/handler.js';
-import { Refusal } from '../handling/refusal.js';
-import { openWorksheet } from '../jobs/routes.js';
+import { Refusal, signedIn, type StreamHandler } from '../handling/index.js';
+import { openWorksheet } from '../jobs/index.js';
 import { makePdf, points, sendPdf } from './pdf.js';
 import { stripOfJob } from './strip-of-job.js';
 

@@ -2,8 +2,8 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { asTableString, type StringTableFile } from '@gold-peg/contract/strings';
 import { printGauge, stringProperties, type TableString } from '@gold-peg/craft/strings';
 import { toMillimetres } from '@gold-peg/craft/units';
-import type { StreamHandler } from '../handling/handler.js';
-import { readStringTable } from '../strings/routes.js';
+import type { StreamHandler } from '../handling/index.js';
+import { readStringTable } from '../strings/index.js';
 import { makePdf, sendPdf } from './pdf.js';
 
 /** The strings table on paper: A4, one block for each line. */

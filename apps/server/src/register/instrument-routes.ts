@@ -1,8 +1,7 @@
 import type { DataSource } from 'typeorm';
 import { fromInstrument, type Geometry, type Passport } from '@gold-peg/contract/register';
 import { archetype, instrumentOf } from '@gold-peg/craft/archetypes';
-import type { Handler } from '../handling/handler.js';
-import { Refusal } from '../handling/refusal.js';
+import { type Handler, Refusal } from '../handling/index.js';
 import { addOnce, InstrumentRow, isSame, OwnerRow } from '../store/index.js';
 import { countSome } from './count-some.js';
 import { readPassport } from './instrument.js';

@@ -1,6 +1,6 @@
 import type { DataSource } from 'typeorm';
 import type { Passport } from '@gold-peg/contract/register';
-import { Refusal } from '../handling/refusal.js';
+import { Refusal } from '../handling/index.js';
 import { InstrumentRow, SetupRow } from '../store/index.js';
 import { summariesOf } from './summaries.js';
 

@@ -1,7 +1,6 @@
 import type { DataSource } from 'typeorm';
 import type { Owner } from '@gold-peg/contract/register';
-import type { Handler } from '../handling/handler.js';
-import { Refusal } from '../handling/refusal.js';
+import { type Handler, Refusal } from '../handling/index.js';
 import { addOnce, isSame, OwnerRow } from '../store/index.js';
 import { countSome } from './count-some.js';
 import { containing } from './search.js';

@@ -1,7 +1,7 @@
 import { IsNull, type DataSource } from 'typeorm';
 import { v7 as uuidV7 } from 'uuid';
 import type { OrderDraft, SupplyOrder } from '@gold-peg/contract/stock';
-import { Refusal } from '../handling/refusal.js';
+import { Refusal } from '../handling/index.js';
 import { addOnce, isSame, StockMovementRow, SupplyOrderRow } from '../store/index.js';
 import type { Supplier } from './supplier.js';
 

@@ -1,8 +1,7 @@
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidV7 } from 'uuid';
 import type { StockKind, StockRow } from '@gold-peg/contract/stock';
-import type { Handler } from '../handling/handler.js';
-import { Refusal } from '../handling/refusal.js';
+import { type Handler, Refusal } from '../handling/index.js';
 import { StockItemRow, StockMovementRow, StringEntryRow, StringSetRow, SupplyOrderRow } from '../store/index.js';
 import { order, toOrder } from './orders.js';
 import { readShelf } from './shelf.js';

@@ -3,13 +3,15 @@ import { DataSource } from 'typeorm';
 import { BenchEventRow } from './bench-event.js';
 import { HouseRow, TurnsCountedRow } from './house.js';
 import { JobRow } from './job.js';
-import { Foundation1764000000000 } from './migrations/1764000000000-foundation.js';
-import { StringsAndStock1764100000000 } from './migrations/1764100000000-strings-and-stock.js';
-import { MethodsAndCounts1764200000000 } from './migrations/1764200000000-methods-and-counts.js';
-import { StageTimes1764300000000 } from './migrations/1764300000000-stage-times.js';
-import { OneOfEach1764400000000 } from './migrations/1764400000000-one-of-each.js';
-import { TasksAndSecrets1764500000000 } from './migrations/1764500000000-tasks-and-secrets.js';
-import { Size1764600000000 } from './migrations/1764600000000-size.js';
+import {
+  Foundation1764000000000,
+  MethodsAndCounts1764200000000,
+  OneOfEach1764400000000,
+  Size1764600000000,
+  StageTimes1764300000000,
+  StringsAndStock1764100000000,
+  TasksAndSecrets1764500000000,
+} from './migrations/index.js';
 import { PersonRow } from './person.js';
 import { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';
 import { SessionRow, SignInTryRow } from './session.js';

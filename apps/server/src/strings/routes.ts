@@ -1,7 +1,6 @@
 import type { DataSource } from 'typeorm';
 import type { SetRow, StringTableFile } from '@gold-peg/contract/strings';
-import type { Handler } from '../handling/handler.js';
-import { Refusal } from '../handling/refusal.js';
+import { type Handler, Refusal } from '../handling/index.js';
 import { addOnce, isSame, StringEntryRow, StringLineRow, StringSetRow, TuningEntryRow } from '../store/index.js';
 import { misfit } from './misfit.js';
 import { toSetColumns, toStoredSet, toStoredString, toStringColumns } from './rows.js';

@@ -21,4 +21,6 @@ export {
 } from './mechanics.js';
 export { DRIFT, ROUNDS } from './settling.js';
 export { FLOATING } from './floating.js';
+export { BANDS, BEFORE_MEASURING, HEARING } from './knowing.js';
+export { CUTTING, KINDS_OF_STRING, MINUTES, SETTLING_TIME } from './practice.js';
 export { LOW_OVER_SADDLE, SADDLE_SIDES, type SaddleSide } from './saddle.js';

@@ -1,8 +1,5 @@
+import { MINUTES, SETTLING_TIME } from '../constants/index.js';
 import type { Family, StringProperties } from '../strings/index.js';
-import { MINUTES_PER_STRING, SET_UP_MINUTES } from './stage-minutes.js';
-
-/** Polymers move for a day; steel holds after the hand rounds. */
-const SETTLING_HOURS = { polymer: 24, steel: 0 } as const;
 
 export interface Effort {
   attendedMinutes: number;
@@ -12,8 +9,8 @@ export interface Effort {
 export function expectedEffort(family: Family, constructions: readonly StringProperties['construction'][]): Effort {
   const soft = family === 'classical' || constructions.some((construction) => construction !== 'plain' && construction !== 'wound');
   return {
-    attendedMinutes: SET_UP_MINUTES + MINUTES_PER_STRING[family] * constructions.length,
-    settlingHours: soft ? SETTLING_HOURS.polymer : SETTLING_HOURS.steel,
+    attendedMinutes: MINUTES.setUp.value + MINUTES[family].value * constructions.length,
+    settlingHours: (soft ? SETTLING_TIME.polymer : SETTLING_TIME.steel).value,
   };
 }
 

@@ -1,6 +1,7 @@
+import { BEFORE_MEASURING } from '../constants/index.js';
 import type { TableString } from '../strings/index.js';
 import { metres, toMillimetres, type Metres } from '../units/index.js';
-import { ANYWHERE_MM, deviation, logNormal, MISTAKEN_KIND } from './identify.js';
+import { ANYWHERE_MM, deviation, logNormal } from './identify.js';
 
 type Measurable = Pick<TableString, 'gauge' | 'construction'>;
 
@@ -17,10 +18,6 @@ export interface StringCheck {
   off: Metres;
 }
 
-/** How often the hand takes another string of the packet, or one of another packet, before anything was measured. */
-const PRIOR = { another: 0.06, none: 0.02 };
-const SURE = 0.9;
-
 /**
  * Whether a reading is that of string `index` of a set, by Bayes' rule as in {@link identifySets}: readings are normal about the gauges printed. Strings of one
  * gauge and make cannot be told apart, and count as the one planned. The eye takes a wound string for a plain one once in a hundred times.
@@ -32,12 +29,13 @@ export function checkString(read: Metres, strings: readonly Measurable[], index:
   const same = (other: Measurable) => other.gauge === planned.gauge && other.construction === planned.construction;
   const density = ({ gauge, construction }: Measurable) =>
     Math.exp(logNormal(toMillimetres(read) - toMillimetres(gauge), deviation(construction)));
-  const looksAlike = (other: Measurable) => ((other.construction === 'wound') === (planned.construction === 'wound') ? 1 : MISTAKEN_KIND);
+  const looksAlike = (other: Measurable) =>
+    (other.construction === 'wound') === (planned.construction === 'wound') ? 1 : BEFORE_MEASURING.mistakenKind.value;
   const others = strings.flatMap((other, at) => (same(other) ? [] : [{ index: at, string: other }]));
-  const share = others.length === 0 ? 0 : PRIOR.another / others.length;
-  const mine = (1 - PRIOR.none - share * others.length) * density(planned);
+  const share = others.length === 0 ? 0 : BEFORE_MEASURING.anotherOfThePacket.value / others.length;
+  const mine = (1 - BEFORE_MEASURING.noneOfThePacket.value - share * others.length) * density(planned);
   const theirs = others.map(({ index: at, string }) => ({ index: at, mass: share * looksAlike(string) * density(string) }));
-  const none = PRIOR.none / ANYWHERE_MM;
+  const none = BEFORE_MEASURING.noneOfThePacket.value / ANYWHERE_MM;
   const sum = mine + none + theirs.reduce((total, { mass }) => total + mass, 0);
   const [rival] = theirs
     .map(({ index: at, mass }) => ({ index: at, probability: mass / sum }))
@@ -52,7 +50,7 @@ export function checkString(read: Metres, strings: readonly Measurable[], index:
 }
 
 function verdictOf(planned: number, rival: number, none: number): StringCheck['verdict'] {
-  if (planned >= SURE) return 'as-planned';
+  if (planned >= BEFORE_MEASURING.sure.value) return 'as-planned';
   if (rival >= 0.5) return 'another';
   return none >= 0.5 ? 'none-of-them' : 'doubtful';
 }

@@ -1,4 +1,4 @@
-import { CALIPER } from '../constants/index.js';
+import { BEFORE_MEASURING, CALIPER } from '../constants/index.js';
 import type { StringSet, TableString } from '../strings/index.js';
 import { toMillimetres, type Metres } from '../units/index.js';
 
@@ -24,10 +24,6 @@ export interface Identified {
 
 /** A reading of a string that is in no set of the table lies anywhere in this range, mm. */
 export const ANYWHERE_MM = 1;
-/** How often an instrument carries strings that are in no set of the table. */
-const PRIOR_NONE = 0.1;
-/** A hurried look takes a wound string for a plain one, or the other way. */
-export const MISTAKEN_KIND = 0.01;
 /** Sets less likely than this are not worth showing. */
 const LEAST_SHOWN = 0.005;
 
@@ -45,8 +41,11 @@ export const logNormal = (off: number, sigma: number) => -0.5 * (off / sigma) **
 export function identifySets(readings: readonly (Reading | null)[], sets: readonly StringSet[]): Identified {
   const fitting = sets.filter(({ strings }) => strings.length === readings.length);
   const taken = readings.filter((reading) => reading !== null).length;
-  const scored = fitting.map((set) => ({ set, log: Math.log((1 - PRIOR_NONE) / fitting.length) + logLikelihood(readings, set) }));
-  const noneLog = Math.log(PRIOR_NONE) - taken * Math.log(ANYWHERE_MM);
+  const scored = fitting.map((set) => ({
+    set,
+    log: Math.log((1 - BEFORE_MEASURING.setOfNoTable.value) / fitting.length) + logLikelihood(readings, set),
+  }));
+  const noneLog = Math.log(BEFORE_MEASURING.setOfNoTable.value) - taken * Math.log(ANYWHERE_MM);
   const most = Math.max(noneLog, ...scored.map(({ log }) => log));
   const sum = Math.exp(noneLog - most) + scored.reduce((total, { log }) => total + Math.exp(log - most), 0);
   return {
@@ -62,7 +61,12 @@ function logLikelihood(readings: readonly (Reading | null)[], { strings }: Strin
   return strings.reduce((sum, { gauge, construction }, index) => {
     const reading = readings[index] ?? null;
     if (reading === null) return sum;
-    const kind = reading.wound === null ? 1 : reading.wound === (construction === 'wound') ? 1 - MISTAKEN_KIND : MISTAKEN_KIND;
+    const kind =
+      reading.wound === null
+        ? 1
+        : reading.wound === (construction === 'wound')
+          ? 1 - BEFORE_MEASURING.mistakenKind.value
+          : BEFORE_MEASURING.mistakenKind.value;
     return sum + logNormal(toMillimetres(reading.diameter) - toMillimetres(gauge), deviation(construction)) + Math.log(kind);
   }, 0);
 }

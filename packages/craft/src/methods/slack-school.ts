@@ -1,4 +1,4 @@
-import { HAND } from '../constants/index.js';
+import { CUTTING, HAND } from '../constants/index.js';
 import { inOwnWidths, inPostSpacings, liftInTheMiddle, pullBackFret } from '../post/index.js';
 import { fromMillimetres, metres, type Metres } from '../units/index.js';
 
@@ -56,8 +56,8 @@ interface Said {
   straight: boolean;
 }
 
-/** Less slack than this, 5 mm, no hand leaves on purpose: the string is pulled tight. */
-export const TIGHT = fromMillimetres(5);
+/** Less slack than this no hand leaves on purpose: the string is pulled tight. */
+export const TIGHT = fromMillimetres(CUTTING.pulledTight.value);
 
 /**
  * Slack as a school says it. `leaves` is how much of what a person means to leave they really leave, learned from their counted turns: who leaves

@@ -1,3 +1,4 @@
+import { HEARING } from '../constants/index.js';
 import type { Peak } from './peaks.js';
 
 /** A stiff string laid through peaks: f_n = n f0 √(1 + B n²). */
@@ -10,9 +11,6 @@ export interface PartialFit {
 }
 
 const MOST_PARTIALS = 30;
-const MOST_INHARMONICITY = 2e-3;
-/** What is known of B before anything was heard: typical, and how far it may lie off. */
-const PRIOR = { inharmonicity: 2e-4, spread: 6e-4 };
 /** Partials taken in turn: the first few place the next ones. */
 const GROWING = [4, 8, 14, 22, MOST_PARTIALS, MOST_PARTIALS];
 /** A peak belongs to a partial within this share of the spacing, and within this share of its frequency or two bins. */
@@ -63,8 +61,8 @@ function lineThrough(partials: readonly { n: number; peak: Peak }[], start: { f0
     const offs = partials.map(({ n, peak }) => peak.frequency - partialAt(n, f0, inharmonicity));
     const typical = Math.max(0.01 * bin, 1.4826 * medianOf(offs.map(Math.abs)));
     // the prior of B is a line of its own: slope = f0² B
-    const weak = (PRIOR.spread * f0 ** 2) ** -2;
-    let [sw, sx, sy, sxx, sxy] = [0, 0, 0, weak, weak * PRIOR.inharmonicity * f0 ** 2];
+    const weak = (HEARING.spreadOfInharmonicity.value * f0 ** 2) ** -2;
+    let [sw, sx, sy, sxx, sxy] = [0, 0, 0, weak, weak * HEARING.typicalInharmonicity.value * f0 ** 2];
     partials.forEach(({ n, peak }, index) => {
       const off = round === 0 ? 0 : (offs[index] ?? 0) / (REACH * typical);
       const counts = Math.abs(off) >= 1 ? 0 : (1 - off * off) ** 2;
@@ -79,7 +77,7 @@ function lineThrough(partials: readonly { n: number; peak: Peak }[], start: { f0
     });
     if (sw === 0) break;
     const slope = (sxy - (sx * sy) / sw) / (sxx - (sx * sx) / sw);
-    const bounded = Math.min(Math.max(slope, 0), MOST_INHARMONICITY * f0 ** 2);
+    const bounded = Math.min(Math.max(slope, 0), HEARING.mostInharmonicity.value * f0 ** 2);
     const square = (sy - bounded * sx) / sw;
     if (!(square > 0)) break;
     f0 = Math.sqrt(square);

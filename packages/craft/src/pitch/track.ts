@@ -1,3 +1,4 @@
+import { HEARING } from '../constants/index.js';
 import type { Hertz } from '../units/index.js';
 import { detectPitch, type Heard } from './detect.js';
 
@@ -18,13 +19,6 @@ export interface PitchFrame {
   heard: Heard | null;
 }
 
-/** Long enough to part the partials of the lowest bass, short enough for a pluck, s. */
-const WINDOW_SECONDS = 0.34;
-/** Less than this of what sounds is a string. */
-const LEAST_CONFIDENCE = 0.33;
-/** A string holds its pitch from frame to frame, for that many frames, and fades. */
-const STEADY = { cents: 3, frames: 4, fadesDbPerSecond: 0.5 };
-
 interface Frame extends PitchFrame {
   decibels: number;
 }
@@ -36,7 +30,7 @@ interface Frame extends PitchFrame {
  */
 export function trackPitch({ samples, sampleRate, targets, hop }: Recording): PitchFrame[] {
   if (!(hop > 0)) throw new RangeError(`hop must be above zero, was ${hop}`);
-  const size = 2 ** Math.round(Math.log2(WINDOW_SECONDS * sampleRate));
+  const size = 2 ** Math.round(Math.log2(HEARING.excerpt.value * sampleRate));
   const step = Math.max(1, Math.round(hop * sampleRate));
   const frames: Frame[] = [];
   for (let start = 0; start + size <= samples.length; start += step) {
@@ -45,12 +39,12 @@ export function trackPitch({ samples, sampleRate, targets, hop }: Recording): Pi
     const heard = detectPitch({ excerpt, sampleRate, targets });
     frames.push({
       time: (start + size / 2) / sampleRate,
-      heard: heard !== null && heard.confidence >= LEAST_CONFIDENCE ? heard : null,
+      heard: heard !== null && heard.confidence >= HEARING.leastConfidence.value ? heard : null,
       decibels: 10 * Math.log10(Math.max(power, 1e-12)),
     });
   }
   return rowsOf(frames).flatMap((row) => {
-    const rings = row.length >= STEADY.frames && fadesPerSecond(row) > STEADY.fadesDbPerSecond;
+    const rings = row.length >= HEARING.steadyFrames.value && fadesPerSecond(row) > HEARING.fades.value;
     return row.map(({ time, heard }) => ({ time, heard: rings ? heard : null }));
   });
 }
@@ -68,7 +62,9 @@ function rowsOf(frames: readonly Frame[]): Frame[][] {
 }
 
 const holds = (before: Heard | null, now: Heard | null): boolean =>
-  before === null || now === null ? before === now : Math.abs(1200 * Math.log2(now.frequency / before.frequency)) <= STEADY.cents;
+  before === null || now === null
+    ? before === now
+    : Math.abs(1200 * Math.log2(now.frequency / before.frequency)) <= HEARING.steadyCents.value;
 
 /** How fast the level falls along a row, by least squares, dB/s. */
 function fadesPerSecond(row: readonly Frame[]): number {

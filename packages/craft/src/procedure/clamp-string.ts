@@ -1,3 +1,4 @@
+import { CUTTING } from '../constants/index.js';
 import { pitchOf, type StringPlace } from '../instrument/index.js';
 import { methodsFor } from '../methods/index.js';
 import { stretchAtPost, type Stretch } from '../post/index.js';
@@ -6,11 +7,6 @@ import { fromMillimetres, metres, type Metres } from '../units/index.js';
 import { offcutOf } from './offcut.js';
 import { retuningRoom } from './retuning-room.js';
 import type { ClampPlan, WindRequest } from './wind-plan.js';
-
-/** A small arc of slack shows that the length is right. */
-export const CLAMP_ARC_SLACK = fromMillimetres(1.5);
-/** The cut end is drawn so far inside the clamp that nothing sharp stands out. */
-export const INSIDE_CLAMP = fromMillimetres(1);
 
 /**
  * A string of a headless instrument: cut at a clamp at the head, drawn up from the bridge by a screw that begins at its outer end. The screw has to draw
@@ -24,8 +20,8 @@ export function clampString({ instrument, index, string, choices = {}, cut }: Wi
   const load = loadString(string, place.scaleLength, pitchOf(instrument, place));
   const path = metres(instrument.bridge.behindSaddle + place.scaleLength + post.along);
   const stretch: Stretch = { path, strain: load.strain, creep: string.creep };
-  const grip = metres(post.holeDepth - INSIDE_CLAMP);
-  const slack = cut === undefined ? CLAMP_ARC_SLACK : metres(cut - grip);
+  const grip = metres(post.holeDepth - fromMillimetres(CUTTING.insideClamp.value));
+  const slack = cut === undefined ? fromMillimetres(CUTTING.arcAtClamp.value) : metres(cut - grip);
   const stretched = stretchAtPost(stretch);
   const used = metres(slack + stretched);
   // pulled shorter than straight: the clamp's end of it is not reached

@@ -1,3 +1,4 @@
+import { CUTTING } from '../constants/index.js';
 import { cutBeyondPost, slackForTurns } from '../post/index.js';
 import { fromMillimetres, metres, type Metres } from '../units/index.js';
 import { LEAST_TURNS } from './at-the-post.js';
@@ -9,16 +10,6 @@ export interface CutZone {
   from: Metres;
   to: Metres;
 }
-
-/** Turns either side of what is wanted that still count as good work. */
-const GOOD_BELOW = 0.35;
-const GOOD_ABOVE = 0.75;
-/** A lock needs so much of the string beyond its middle. */
-const LEAST_IN_LOCK = fromMillimetres(1);
-/** Beyond so many turns a locking post gives away what it is for. */
-const MOST_LOCKED = 1;
-/** Travel that a screw tuner should have left at pitch. */
-const SPARE_TRAVEL = fromMillimetres(3);
 
 /** Zones of the cut rule from the post's axis to `end`; each begins where the one before ends, and empty ones are left out. */
 export function cutZones(plan: WindPlan, end: Metres): CutZone[] {
@@ -45,17 +36,17 @@ type Bound = readonly [CutZone['kind'], Metres];
 function turnBounds(plan: PostPlan): readonly Bound[] {
   const { turns } = plan.wind;
   return [
-    ['scrap', cutForTurns(plan, Math.min(LEAST_TURNS, turns - GOOD_BELOW))],
-    ['few', cutForTurns(plan, turns - GOOD_BELOW)],
-    ['good', cutForTurns(plan, Math.min(turns + GOOD_ABOVE, Math.max(plan.capacityTurns, turns)))],
-    ['many', cutForTurns(plan, Math.max(plan.capacityTurns, turns + GOOD_ABOVE))],
+    ['scrap', cutForTurns(plan, Math.min(LEAST_TURNS, turns - CUTTING.goodBelow.value))],
+    ['few', cutForTurns(plan, turns - CUTTING.goodBelow.value)],
+    ['good', cutForTurns(plan, Math.min(turns + CUTTING.goodAbove.value, Math.max(plan.capacityTurns, turns)))],
+    ['many', cutForTurns(plan, Math.max(plan.capacityTurns, turns + CUTTING.goodAbove.value))],
   ];
 }
 
 function lockBounds(plan: PostPlan): readonly Bound[] {
   return [
-    ['scrap', metres(plan.geometry.postDiameter / 2 + LEAST_IN_LOCK)],
-    ['good', cutForTurns(plan, Math.max(MOST_LOCKED, plan.wind.turns + GOOD_BELOW))],
+    ['scrap', metres(plan.geometry.postDiameter / 2 + fromMillimetres(CUTTING.leastInLock.value))],
+    ['good', cutForTurns(plan, Math.max(CUTTING.mostLocked.value, plan.wind.turns + CUTTING.goodBelow.value))],
     ['many', cutForTurns(plan, plan.capacityTurns)],
   ];
 }
@@ -64,7 +55,7 @@ function clampBounds({ grip, screw: { travel }, stretched }: ClampPlan): readonl
   const runsOut = grip + travel - stretched;
   return [
     ['scrap', grip],
-    ['good', metres(runsOut - SPARE_TRAVEL)],
+    ['good', metres(runsOut - fromMillimetres(CUTTING.spareTravel.value))],
     ['many', metres(runsOut)],
   ];
 }

@@ -1,4 +1,4 @@
-import { CREEP, DENSITY, STRENGTH, WINDING, YOUNGS_MODULUS, type Constant, type Wrap } from '../constants/index.js';
+import { BANDS, type Constant, CREEP, DENSITY, STRENGTH, WINDING, type Wrap, YOUNGS_MODULUS } from '../constants/index.js';
 import { done, refused, requirePositive, type Outcome } from '../outcome/index.js';
 import { bisect } from '../solve/index.js';
 import {
@@ -47,19 +47,6 @@ interface Polymer {
 }
 const FLOSS: Polymer = { modulus: YOUNGS_MODULUS.floss, atPitch: YOUNGS_MODULUS.floss, strength: STRENGTH.floss, creep: CREEP.floss };
 
-const BAND_PLAIN_STEEL = 0.5;
-const BAND_POLYMER = 8;
-const BAND_WEIGHED = 1;
-const BAND_WOUND: Readonly<Record<Family, number>> = {
-  electric: 3,
-  acoustic: 3.5,
-  mandolin: 4,
-  banjo: 4,
-  bass: 5,
-  classical: 10,
-  ukulele: 10,
-};
-
 /** Wrap that a family is usually wound with. */
 export function usualWrap(family: Family): Wrap {
   if (family === 'classical' || family === 'ukulele') return 'silverPlatedCopper';
@@ -79,7 +66,7 @@ export function stringProperties(spec: StringSpec): Outcome<StringProperties, St
 function plainProperties(spec: StringSpec): StringProperties {
   const area = coreArea({ shape: 'round', diameter: spec.gauge });
   return {
-    ...common(spec, DENSITY.plainSteel.value * area, BAND_PLAIN_STEEL),
+    ...common(spec, DENSITY.plainSteel.value * area, BANDS.plainSteel.value),
     ...steelLoad(spec.gauge, area),
     core: null,
     basis: basisOf(spec),
@@ -89,7 +76,7 @@ function plainProperties(spec: StringSpec): StringProperties {
 function polymerProperties(spec: StringSpec, polymer: Polymer & { density: Constant }): StringProperties {
   const area = coreArea({ shape: 'round', diameter: spec.gauge });
   return {
-    ...common(spec, polymer.density.value * area, BAND_POLYMER),
+    ...common(spec, polymer.density.value * area, BANDS.polymer.value),
     ...polymerLoad(polymer, area),
     core: null,
     basis: basisOf(spec),
@@ -106,7 +93,7 @@ function woundProperties(spec: StringSpec): Outcome<StringProperties, StringProb
   if (!built.ok) return built;
   const area = coreArea(core);
   return done({
-    ...common(spec, built.value, BAND_WOUND[spec.family]),
+    ...common(spec, built.value, BANDS[spec.family].value),
     ...(core.shape === 'floss' ? polymerLoad(FLOSS, area) : steelLoad(diameter, area)),
     core: diameter,
     basis: basisOf(spec),
@@ -148,7 +135,7 @@ const common = (spec: StringSpec, computed: number, bandPercent: number) => ({
   gauge: spec.gauge,
   construction: spec.construction,
   linearDensity: spec.linearDensity ?? kilogramsPerMetre(computed),
-  bandPercent: spec.linearDensity === undefined ? bandPercent : BAND_WEIGHED,
+  bandPercent: spec.linearDensity === undefined ? bandPercent : BANDS.weighed.value,
 });
 
 function coreOf({ family, coreShape }: StringSpec, diameter: Metres): Core {

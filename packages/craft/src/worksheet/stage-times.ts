@@ -1,3 +1,4 @@
+import { MINUTES } from '../constants/index.js';
 import type { BenchEvent } from './events.js';
 import type { Worksheet } from './fold.js';
 import { stageOf, type Stage, type TickKind } from './stages.js';
@@ -9,8 +10,7 @@ export interface StageTime {
   ms: number;
 }
 
-/** A longer silence is a break that nobody took down, not work: half an hour, more than any single step takes. */
-const LONGEST_STEP_MS = 30 * 60_000;
+const LONGEST_STEP_MS = MINUTES.longestStep.value * 60_000;
 
 /** Stages to which what is no step of a string belongs; null: to whatever comes next. */
 function stageBehind(event: BenchEvent): Stage | null {

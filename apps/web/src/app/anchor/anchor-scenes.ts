@@ -1,9 +1,19 @@
 import type { AnchorKind } from '@gold-peg/craft/instrument';
-import { pins } from './scenes/pins';
-import { headless, hookedTailpiece } from './scenes/ends';
-import { stopTailpiece, throughBody, topLoad, wrapAround } from './scenes/through-metal';
-import { knotInSlot, tieBlock, wrapAndTuck } from './scenes/tied';
-import { doubleLocking, floatingVibrato, restingVibrato } from './scenes/vibratos';
+import {
+  doubleLocking,
+  floatingVibrato,
+  headless,
+  hookedTailpiece,
+  knotInSlot,
+  pins,
+  restingVibrato,
+  stopTailpiece,
+  throughBody,
+  tieBlock,
+  topLoad,
+  wrapAndTuck,
+  wrapAround,
+} from './scenes';
 import type { AnchorScenes, SceneRequest } from './scene';
 
 const SCENES: Readonly<Record<AnchorKind, (request: SceneRequest) => AnchorScenes>> = {

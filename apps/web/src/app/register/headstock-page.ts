@@ -9,7 +9,7 @@ import { issueFields } from '@gold-peg/contract/problems';
 import { fromInstrument, geometrySchema, passportSchema, toInstrument, type Geometry, type Passport } from '@gold-peg/contract/register';
 import { measuredRow, withMeasuredPosts, type Side } from '@gold-peg/craft/instrument';
 import { fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
-import { Headstock, type MovedPost } from '../headstock/headstock';
+import { Headstock, type MovedPost } from '../headstock';
 import { degrees } from '../preferences/measures';
 import { Session } from '../session/session';
 import { Api } from '../server/api';

@@ -15,7 +15,7 @@ import { NewThing } from '../server/new-thing';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { Measures, say } from '../preferences/measures';
 import { PlaceHeader } from '../ui/place-header';
-import { Headstock } from '../headstock/headstock';
+import { Headstock } from '../headstock';
 import { OwnerField } from './owner-field';
 import { OwnerSearch } from './owner-search';
 import { geometryFacts } from './geometry-facts';

@@ -1,7 +1,7 @@
 import type { GaugeAnswer, GaugeProblem } from '@gold-peg/craft/gauges';
 import { nameSet, nameWinding, printGauge, type TableString } from '@gold-peg/craft/strings';
 import type { Seat } from '@gold-peg/craft/tuning';
-import { signed } from '../compare/compare-rows';
+import { signed } from '../compare';
 import type { Standing } from '../shelf/shelf';
 import { textureOf, type Texture } from '../ui/string-face';
 

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import type { Observable } from 'rxjs';
-import { TuningEditor, type TunedNeck, type TuningData } from '../tuning/tuning-editor';
+import { TuningEditor, type TunedNeck, type TuningData } from '../tuning';
 import type { AnswerRow } from './answer-rows';
 import { GaugeFinder, type FinderData } from './gauge-finder';
 

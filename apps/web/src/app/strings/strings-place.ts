@@ -7,13 +7,13 @@ import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
-import { FilesView } from './files/files-view';
-import { IdentifyView } from './identify/identify-view';
-import { SetsView } from './sets/sets-view';
-import { ShelfView } from './shelf/shelf-view';
-import { TableView } from './table/table-view';
-import { TuningsView } from './tunings/tunings-view';
-import { Workbench } from './workbench/workbench';
+import { FilesView } from './files';
+import { IdentifyView } from './identify';
+import { SetsView } from './sets';
+import { ShelfView } from './shelf';
+import { TableView } from './table';
+import { TuningsView } from './tunings';
+import { Workbench } from './workbench';
 
 export const STRING_VIEWS = [
   { path: 'workbench', name: 'Workbench' },

@@ -5,24 +5,20 @@ import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
-import { BenchMode } from './bench-mode/bench-mode';
-import { Choose } from './choose/choose';
-import { ClockFact } from './clock/clock-fact';
-import { LastWorksheet } from './desk/last-worksheet';
-import { BenchActions } from './actions/bench-actions';
-import { keyAction } from './desk/keys';
+import { BenchMode } from './bench-mode';
+import { Choose } from './choose';
+import { ClockFact } from './clock';
+import { keyAction, KeyCard, LastWorksheet, sayClock, StageClock, WorksheetDesk } from './desk';
+import { BenchActions } from './actions';
 import { DESK } from './providers';
-import { sayClock, StageClock } from './desk/stage-clock';
-import { WorksheetDesk } from './desk/worksheet-desk';
-import { HandOver } from './hand-over/hand-over';
-import { KeyCard } from './desk/key-card';
-import { LookOver } from './look-over/look-over';
-import { PicturedStage } from './pictured/pictured-stage';
-import { PlainStage } from './plain/plain-stage';
-import { Ready } from './ready/ready';
-import { SettleStage } from './settle/settle-stage';
-import { StageRule } from './stage-rule/stage-rule';
-import { Wind } from './wind/wind';
+import { HandOver } from './hand-over';
+import { LookOver } from './look-over';
+import { PicturedStage } from './pictured';
+import { PlainStage } from './plain';
+import { Ready } from './ready';
+import { SettleStage } from './settle';
+import { StageRule } from './stage-rule';
+import { Wind } from './wind';
 
 /** A worksheet is the instrument: its strings as lanes, the stages of the work along a steel rule above them. */
 @Component({

@@ -8,11 +8,11 @@ import { setsFor } from '@gold-peg/craft/strings';
 import { retuneSeats, strungKind, tuningsFor } from '@gold-peg/craft/tuning';
 import { CONCERT_A4 } from '@gold-peg/craft/units';
 import { Measures, say } from '../../preferences/measures';
-import { stringingOf } from '../../solver/wish-form';
+import { stringingOf } from '../../solver';
 import { sorted, UNSORTED } from '../../ui/sorted';
 import { NECK_CHOICES } from '../../ui/neck-choices';
 import { StringTable } from '../../string-table/string-table';
-import { sayVerdicts, tuningRows } from '../../tuning/tuning-rows';
+import { sayVerdicts, tuningRows } from '../../tuning';
 
 /** Tunings of a neck, each with what a set would do in it. */
 @Component({

@@ -9,14 +9,10 @@ import { Shelf } from '../../shelf/shelf';
 import { Speech } from '../../ui/speech';
 import { bigNumbers, spokenPrompt } from './prompt';
 import { WayBack } from '../../ui/way-back';
-import { chooseReasons } from '../why/choose-reasons';
-import { measureReason } from '../why/measure-reason';
+import { chooseReasons, longIn, measureReason, type WhyData, WhyDialog, windReasons } from '../why';
 import { sayHeldUp } from './held-words';
-import { WhyDialog, type WhyData } from '../why/why-dialog';
-import { longIn } from '../why/why-line';
-import { windReasons } from '../why/wind-reasons';
 import { ScrapDialog, type ScrapData } from './scrap-dialog';
-import { WorksheetDesk } from '../desk/worksheet-desk';
+import { WorksheetDesk } from '../desk';
 
 /** What can be done at a worksheet by key, button or touch: the log of the desk, and going where the work goes. */
 @Injectable()

@@ -2,7 +2,7 @@ import type { RunStep } from '@gold-peg/craft/bench-run';
 import type { WindPlan } from '@gold-peg/craft/procedure';
 import { say, type Measures } from '../../preferences/measures';
 import type { Lane } from '../../lane/lane';
-import { laneNumbers } from '../wind-words/lane-rows';
+import { laneNumbers } from '../wind-words';
 
 /** The few numbers of a string at its post that have to be read from two metres. */
 export interface BigNumber {

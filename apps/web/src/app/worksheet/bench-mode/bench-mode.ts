@@ -1,14 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { Measures, say } from '../../preferences/measures';
-import { AnchorFrames } from '../../anchor/anchor-frames';
+import { AnchorFrames } from '../../anchor';
 import { Caution } from '../../ui/caution';
-import { BenchActions } from '../actions/bench-actions';
-import { WorksheetDesk } from '../desk/worksheet-desk';
-import { sayOverfull } from '../wind-words/overfull';
-import { scenesInHand } from '../pictured/scenes-in-hand';
-import { STAGE_NAMES } from '../stage-rule/stage-names';
-import { bigNumbers } from '../actions/prompt';
+import { BenchActions, bigNumbers } from '../actions';
+import { WorksheetDesk } from '../desk';
+import { sayOverfull } from '../wind-words';
+import { scenesInHand } from '../pictured';
+import { STAGE_NAMES } from '../stage-rule';
 
 /** The step in hand in large type, to be read from two metres; the same keys go on working under it. */
 @Component({

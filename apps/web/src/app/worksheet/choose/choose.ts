@@ -9,20 +9,16 @@ import { compareOn, confusables } from '@gold-peg/craft/gauges';
 import { listGauges, printGauge } from '@gold-peg/craft/strings';
 import { nameStrung, strungOf, tunedAs, tuningsFor } from '@gold-peg/craft/tuning';
 import { CONCERT_A4, toKilogramsForce } from '@gold-peg/craft/units';
-import { CompareLanes } from '../../compare/compare-lanes';
-import { signed } from '../../compare/compare-rows';
-import { consequencesOf } from '../../compare/consequences';
+import { CompareLanes, consequencesOf, signed } from '../../compare';
 import { Measures, say } from '../../preferences/measures';
 import { Shelf } from '../../shelf/shelf';
-import type { AnswerRow } from '../../solver/answer-rows';
-import { BenchDialogs } from '../../solver/bench-dialogs';
+import { type AnswerRow, BenchDialogs } from '../../solver';
 import { StringTable } from '../../string-table/string-table';
-import type { TuningData } from '../../tuning/tuning-editor';
+import type { TuningData } from '../../tuning';
 import { Caution } from '../../ui/caution';
 import { sayPromise } from '../../promise/promise-words';
-import { BenchActions } from '../actions/bench-actions';
-import { StageClock } from '../desk/stage-clock';
-import { WorksheetDesk } from '../desk/worksheet-desk';
+import { BenchActions } from '../actions';
+import { StageClock, WorksheetDesk } from '../desk';
 
 /** What is on it, what goes on, and what follows. */
 @Component({

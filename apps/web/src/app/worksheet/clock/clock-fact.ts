@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { sayClock, StageClock } from '../desk/stage-clock';
-import { WorksheetDesk } from '../desk/worksheet-desk';
-import { STAGE_NAMES } from '../stage-rule/stage-names';
+import { sayClock, StageClock, WorksheetDesk } from '../desk';
+import { STAGE_NAMES } from '../stage-rule';
 
 /** The clock of the stage that is open, with its button to stop it. */
 @Component({

@@ -4,7 +4,7 @@ import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { ENDPOINTS } from '@gold-peg/contract/endpoints';
 import { PAPER_KINDS, PAPERS, type Paper } from '@gold-peg/contract/paper';
 import { drawCutStrip, stripRows } from '@gold-peg/contract/papers';
-import type { WorksheetDesk } from '../desk/worksheet-desk';
+import type { WorksheetDesk } from '../desk';
 
 /** Cut marks of all strings on one sheet, true to scale, to look at, keep or print. */
 @Component({

@@ -1,23 +1,8 @@
 import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { PastSetup } from '@gold-peg/contract/register';
+import { isDone, nextStep, type StringStep } from '@gold-peg/craft/bench-run';
 import {
-  CAUTIONS,
-  isDone,
-  latestStep,
-  nextStep,
-  planRun,
-  stageReached,
-  stepAt,
-  stringRun,
-  together,
-  type BenchRun,
-  type RunStep,
-  type StringStep,
-} from '@gold-peg/craft/bench-run';
-import {
-  holdUp,
-  isStringStage,
   isTick,
   lastStanding,
   stageOf,
@@ -34,6 +19,7 @@ import { StringTable } from '../../string-table/string-table';
 import { InHand } from './in-hand';
 import { JobLog } from './job-log';
 import { LaidOut } from './laid-out';
+import { RunInHand } from './run-in-hand';
 import { lanesOf } from '../../lane/lane';
 import { WindPlans } from './wind-plans';
 import { WorksheetFiles } from './worksheet-files';
@@ -59,6 +45,7 @@ export class WorksheetDesk {
   private readonly inHand = inject(InHand);
   readonly laidOut = inject(LaidOut);
   readonly winding = inject(WindPlans);
+  private readonly runs = inject(RunInHand);
 
   readonly file = this.files.file;
   readonly trouble = this.files.trouble;
@@ -87,44 +74,14 @@ export class WorksheetDesk {
   readonly turned = computed(() => this.session.preferences().turned);
   /** Whether string 1 is the nearest lane: on a left-handed instrument, or with the headstock to the right; with both it is the farthest again. */
   readonly nearestFirst = computed(() => (this.instrument()?.hand === 'left') !== this.turned());
-  /** All there is to do, in the order of the ways in force. */
-  readonly run = computed<BenchRun | null>(() => {
-    const instrument = this.instrument();
-    if (instrument === null) return null;
-    const learned = { times: this.file()?.times ?? [], personId: this.session.person()?.id ?? '' };
-    const only = this.laidOut.only();
-    const facts = { instrument, strings: this.strings(), choices: this.choices(), blocked: this.sheet().blocked, learned };
-    const run = planRun(only === null ? facts : { ...facts, only });
-    return run.ok ? run.value : null;
-  });
-  private readonly steps = computed(() => stringRun(this.run() ?? { steps: [], groups: [] }));
-  private readonly atHand = computed<StringStep | null>(() => {
-    const stage = this.stage();
-    return isStringStage(stage) ? stepAt(this.steps(), this.sheet(), stage, this.lane()) : null;
-  });
-  /** The step of the string in hand at the stage that is open; null at stages of the whole instrument, and for strings that are no part of the job. */
-  readonly stepInHand = computed<RunStep | null>(() => {
-    const step = this.atHand();
-    const is = ({ stage, string, firstPass }: RunStep) => stage === step?.stage && string === step.string && firstPass === step.firstPass;
-    return step === null ? null : (this.run()?.steps.find(is) ?? null);
-  });
-  /** What can hurt or scrap at the step in hand, in one line; empty where there is none. */
-  readonly cautions = computed(() => (this.stepInHand()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));
-  readonly inHandIsDone = computed(() => {
-    const step = this.atHand();
-    return step === null || isDone(this.sheet(), step);
-  });
-  /** Why the step in hand cannot be ticked; null where it can. */
-  readonly heldUp = computed(() => {
-    const stage = this.stage();
-    return isStringStage(stage) ? holdUp(this.sheet(), stage, this.lane()) : null;
-  });
-  /** A string that is open at this stage, zero-based, in the order of the work: the one that is next where it is here. */
-  readonly nextOpen = computed<number | null>(() => {
-    const next = nextStep(this.steps(), this.sheet(), latestStep(this.sheet()));
-    if (next?.stage === this.stage()) return next.string;
-    return this.steps().steps.find((each) => each.stage === this.stage() && !isDone(this.sheet(), each))?.string ?? null;
-  });
+  readonly run = this.runs.run;
+  readonly stepInHand = this.runs.stepInHand;
+  readonly cautions = this.runs.cautions;
+  readonly inHandIsDone = this.runs.inHandIsDone;
+  readonly heldUp = this.runs.heldUp;
+  readonly nextOpen = this.runs.nextOpen;
+  readonly reached = this.runs.reached;
+  readonly inOneGo = this.runs.inOneGo;
   /** Marks of the strings that go on, as their line has them; null where it has none. */
   readonly marks = computed(() =>
     (this.sheet().chosen?.payload.strings ?? []).map(
@@ -172,21 +129,18 @@ export class WorksheetDesk {
     if (file !== null) await this.files.open(file.job.id);
   }
 
-  /** The stage the work has come to. */
-  readonly reached = computed<Stage>(() => stageReached(this.steps(), this.sheet()));
-
   /** Takes the string that is next here; the one in hand where it has something to do at this stage, unless the work begins `anew`. */
   private pickUp(anew: boolean): void {
-    const step = this.atHand();
+    const step = this.runs.atHand();
     if (!anew && step !== null && !isDone(this.sheet(), step)) return;
-    const first = anew ? (this.steps().steps.find(({ stage }) => stage === this.stage()) ?? this.steps().steps[0]) : undefined;
+    const first = anew ? (this.runs.steps().steps.find(({ stage }) => stage === this.stage()) ?? this.runs.steps().steps[0]) : undefined;
     const lane = this.nextOpen() ?? first?.string;
     if (lane !== undefined) this.lane.set(lane);
   }
 
   /** Marks the step of the lane in hand done and takes up the next of the run. Returns its stage, or null where nothing was done. */
   async markDone(): Promise<Stage | null> {
-    const step = this.atHand();
+    const step = this.runs.atHand();
     if (step === null || this.closed() || isDone(this.sheet(), step) || this.heldUp() !== null) return null;
     const happening = this.doing(step);
     if (happening === null) return null;
@@ -194,13 +148,6 @@ export class WorksheetDesk {
     this.winding.tryCut(null, step.stage === 'wind' ? step.string : -1);
     return this.goOn(step);
   }
-
-  /** Strings whose step the school in force puts together with that of the lane in hand, and that are still open. */
-  readonly inOneGo = computed<readonly StringStep[]>(() => {
-    const step = this.atHand();
-    if (step === null || this.closed()) return [];
-    return together(this.steps(), this.sheet(), step).filter(({ stage, string }) => holdUp(this.sheet(), stage, string) === null);
-  });
 
   /** Marks all of them done at once, for those who work several strings together. Returns the stage that comes next, or null where nothing was done. */
   async markInOneGo(): Promise<Stage | null> {
@@ -217,7 +164,7 @@ export class WorksheetDesk {
 
   /** Takes up the step after this one. Whoever picked another string than `from` meanwhile keeps it in hand. */
   private goOn(done: StringStep, from = done.string): Stage {
-    const next = nextStep(this.steps(), this.sheet(), done);
+    const next = nextStep(this.runs.steps(), this.sheet(), done);
     if (next === null || this.lane() !== from) return done.stage;
     this.lane.set(next.string);
     return next.stage;

@@ -10,13 +10,11 @@ import { asItCame, dropsOf, passed, STRING_STAGES, tellStory } from '@gold-peg/c
 import { Measures, say } from '../../preferences/measures';
 import { Session } from '../../session/session';
 import { Caution } from '../../ui/caution';
-import { BenchActions } from '../actions/bench-actions';
-import { WorksheetDesk } from '../desk/worksheet-desk';
-import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from '../look-over/finding-words';
-import { StageClock } from '../desk/stage-clock';
-import { sayRounds } from '../settle/settle-words';
-import { Settling } from '../settle/settling';
-import { STAGE_NAMES } from '../stage-rule/stage-names';
+import { BenchActions } from '../actions';
+import { StageClock, WorksheetDesk } from '../desk';
+import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from '../look-over';
+import { sayRounds, Settling } from '../settle';
+import { STAGE_NAMES } from '../stage-rule';
 import { sayLeft } from '../../preferences/slack-words';
 import { stillKnown } from './still-known';
 

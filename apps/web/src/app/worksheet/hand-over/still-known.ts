@@ -1,5 +1,5 @@
 import type { PitchRead } from '@gold-peg/craft/worksheet';
-import type { SettlingString } from '../settle/settling';
+import type { SettlingString } from '../settle';
 
 /** One string at hand-over, with how it settled and how it was left. */
 export interface Known {

@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { turnsForSlack } from '@gold-peg/craft/post';
 import { fromMillimetres, metres, toMillimetres } from '@gold-peg/craft/units';
-import type { WorksheetDesk } from '../desk/worksheet-desk';
+import type { WorksheetDesk } from '../desk';
 
 /** Every count behind the calibration: what was planned, what was counted, and what they say together. */
 @Component({

@@ -10,8 +10,8 @@ import { toMillimetres } from '@gold-peg/craft/units';
 import { Measures, say } from '../../preferences/measures';
 import { SCHOOLS, slackWords } from '../../preferences/slack-words';
 import { Session } from '../../session/session';
-import type { WorksheetDesk } from '../desk/worksheet-desk';
-import { sayFor } from '../wind-words/lane-rows';
+import type { WorksheetDesk } from '../desk';
+import { sayFor } from '../wind-words';
 import { readHand, type Readings } from './hand-readings';
 
 const PARTS = [

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { passed, STRING_STAGES } from '@gold-peg/craft/worksheet';
-import { WorksheetDesk } from '../desk/worksheet-desk';
-import { STAGE_NAMES } from '../stage-rule/stage-names';
+import { WorksheetDesk } from '../desk';
+import { STAGE_NAMES } from '../stage-rule';
 
 /** Where a string stands on the whole rule: a tick for each stage, and the next one in words. */
 @Component({

@@ -17,7 +17,7 @@ import {
   type Severity,
   type Wood,
 } from '@gold-peg/craft/findings';
-import { WorksheetDesk } from '../desk/worksheet-desk';
+import { WorksheetDesk } from '../desk';
 import type { Place } from './board-layout';
 import { PART_NAMES, REFERRAL_NAMES, SEVERITY_NAMES, WOOD_NAMES } from './finding-words';
 

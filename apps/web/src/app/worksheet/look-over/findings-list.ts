@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { advise, compareFindings } from '@gold-peg/craft/findings';
-import { BenchActions } from '../actions/bench-actions';
-import { WorksheetDesk } from '../desk/worksheet-desk';
+import { BenchActions } from '../actions';
+import { WorksheetDesk } from '../desk';
 import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from './finding-words';
 
 /** What was found, how it went on since last time, and what is to be done about it. */

@@ -4,8 +4,7 @@ import { measured } from '@gold-peg/contract/bench-log';
 import { GAUGES, measureOf, type MeasureKind } from '@gold-peg/craft/findings';
 import { Measures } from '../../preferences/measures';
 import { mmToTyped, typedToMm } from '../../preferences/typed-length';
-import { Drafts } from '../desk/drafts';
-import { WorksheetDesk } from '../desk/worksheet-desk';
+import { Drafts, WorksheetDesk } from '../desk';
 
 /** One number taken from the instrument, with what it is taken with, and what it was last time. */
 @Component({

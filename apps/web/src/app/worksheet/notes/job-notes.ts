@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
-import { WorksheetDesk } from '../desk/worksheet-desk';
+import { WorksheetDesk } from '../desk';
 
 /** Notes of this job, and a line for another. */
 @Component({

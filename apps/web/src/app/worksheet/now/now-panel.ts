@@ -2,9 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButtonModule } from '@angular/material/button';
 import { isStringStage, passed } from '@gold-peg/craft/worksheet';
 import { Measures } from '../../preferences/measures';
-import { BenchActions } from '../actions/bench-actions';
-import { WorksheetDesk } from '../desk/worksheet-desk';
-import { sayHeldUp } from '../actions/held-words';
+import { BenchActions, sayHeldUp } from '../actions';
+import { WorksheetDesk } from '../desk';
 
 /** The next action: the step of the string in hand, the same for all that are worked together, and the way back. */
 @Component({

@@ -6,7 +6,7 @@ import { TIE_HOLES, tieHoleCount, type TieHoles } from '@gold-peg/craft/instrume
 import { dequal } from 'dequal';
 import { Api } from '../../server/api';
 import { Keeper } from '../../server/keeper';
-import { WorksheetDesk } from '../desk/worksheet-desk';
+import { WorksheetDesk } from '../desk';
 
 /** Facts of a bridge that change the work and are seen only at the bench: holes of a tie block, the cover of a tailpiece, a body that strings go through. Kept with the instrument. */
 @Component({

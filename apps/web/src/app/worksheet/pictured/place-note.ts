@@ -3,8 +3,8 @@ import { MatButtonModule } from '@angular/material/button';
 import { clampCount, PAD_LIES, placesToNote, type MeasureKind } from '@gold-peg/craft/findings';
 import { Measures } from '../../preferences/measures';
 import { mmToTyped } from '../../preferences/typed-length';
-import { WorksheetDesk } from '../desk/worksheet-desk';
-import { MeasureField } from '../measures/measure-field';
+import { WorksheetDesk } from '../desk';
+import { MeasureField } from '../measures';
 import { bridgeFromAbove } from './place-layout';
 
 /** Where what is loose stands before the strings come off, with a small diagram: a bridge, its level, the pads of a locking nut. */

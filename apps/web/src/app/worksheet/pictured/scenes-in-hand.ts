@@ -1,8 +1,7 @@
-import { anchorScenes } from '../../anchor/anchor-scenes';
-import type { AnchorScenes } from '../../anchor/scene';
+import { anchorScenes, type AnchorScenes } from '../../anchor';
 import { tieWay } from '@gold-peg/craft/bench-run';
 import { twoHoles } from '@gold-peg/craft/instrument';
-import type { WorksheetDesk } from '../desk/worksheet-desk';
+import type { WorksheetDesk } from '../desk';
 
 /** The drawings of the bridge for the string in hand; null while nothing is open. */
 export function scenesInHand(desk: WorksheetDesk): AnchorScenes | null {

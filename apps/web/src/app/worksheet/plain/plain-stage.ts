@@ -1,19 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { TOOLS } from '@gold-peg/craft/tools';
-import { AnchorFrames } from '../../anchor/anchor-frames';
+import { AnchorFrames } from '../../anchor';
 import { Caution } from '../../ui/caution';
-import { WorksheetDesk } from '../desk/worksheet-desk';
-import { StageLanes } from '../lanes/stage-lanes';
-import { JobNotes } from '../notes/job-notes';
-import { NowPanel } from '../now/now-panel';
-import { scenesInHand } from '../pictured/scenes-in-hand';
-import { STAGE_NAMES } from '../stage-rule/stage-names';
+import { WorksheetDesk } from '../desk';
+import { StageLanes } from '../lanes';
+import { JobNotes } from '../notes';
+import { NowPanel } from '../now';
+import { scenesInHand } from '../pictured';
+import { STAGE_NAMES } from '../stage-rule';
+import { ComingUp } from './coming-up';
 
 /** A stage where each string is ticked: what to do, its check, its caution. */
 @Component({
   selector: 'peg-plain-stage',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnchorFrames, Caution, JobNotes, NowPanel, StageLanes],
+  imports: [AnchorFrames, Caution, ComingUp, JobNotes, NowPanel, StageLanes],
   templateUrl: './plain-stage.html',
   styleUrl: './plain-stage.scss',
 })

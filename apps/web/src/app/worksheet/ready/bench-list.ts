@@ -8,7 +8,7 @@ import { MatInputModule } from '@angular/material/input';
 import { toolLaid, referenceRead } from '@gold-peg/contract/bench-log';
 import type { ToolKind } from '@gold-peg/craft/tools';
 import { hertz, semitonesBetween } from '@gold-peg/craft/units';
-import { WorksheetDesk } from '../desk/worksheet-desk';
+import { WorksheetDesk } from '../desk';
 import { toolRows, type ToolRow } from './tool-rows';
 
 /** What lies on the bench for exactly this job, ticked one by one or all at once, and the tuner's reference. */

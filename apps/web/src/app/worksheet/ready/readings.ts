@@ -4,7 +4,7 @@ import { printGauge } from '@gold-peg/craft/strings';
 import { fromMillimetres, metres, toMillimetres } from '@gold-peg/craft/units';
 import type { GaugeRead } from '@gold-peg/craft/worksheet';
 import { Measures, say } from '../../preferences/measures';
-import { WorksheetDesk } from '../desk/worksheet-desk';
+import { WorksheetDesk } from '../desk';
 
 /** What a reading says of a string: on one line for its lane, and whole. */
 export interface Verdict {

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Caution } from '../../ui/caution';
-import { WorksheetDesk } from '../desk/worksheet-desk';
-import { StageLanes } from '../lanes/stage-lanes';
-import { NowPanel } from '../now/now-panel';
-import { SchoolLine } from '../school/school-line';
+import { WorksheetDesk } from '../desk';
+import { StageLanes } from '../lanes';
+import { NowPanel } from '../now';
+import { SchoolLine } from '../school';
 import { BenchList } from './bench-list';
 import { Readings } from './readings';
 import { StringCheckPanel } from './string-check';

@@ -6,10 +6,9 @@ import { MatInputModule } from '@angular/material/input';
 import { gaugeRead } from '@gold-peg/contract/bench-log';
 import { printGauge } from '@gold-peg/craft/strings';
 import { fromInches, fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
-import { Caliper } from '../../devices/caliper';
+import { Caliper } from '../../devices';
 import { Measures, say } from '../../preferences/measures';
-import { Drafts } from '../desk/drafts';
-import { WorksheetDesk } from '../desk/worksheet-desk';
+import { Drafts, WorksheetDesk } from '../desk';
 import { Readings } from './readings';
 
 /** Measures the string in hand, by the caliper or by what somebody types, and says whether it is the one that it should be. */

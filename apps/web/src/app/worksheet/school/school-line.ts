@@ -5,8 +5,8 @@ import { stretchingInForce } from '@gold-peg/craft/bench-run';
 import { floats } from '@gold-peg/craft/instrument';
 import { isSoftMaterial } from '@gold-peg/craft/methods';
 import { Measures, say } from '../../preferences/measures';
-import { WorksheetDesk } from '../desk/worksheet-desk';
-import { WindDialogs } from '../wind/wind-dialogs';
+import { WorksheetDesk } from '../desk';
+import { WindDialogs } from '../wind';
 import { sayBlock } from './block-words';
 import { sayStretching, saySchool } from './school-words';
 

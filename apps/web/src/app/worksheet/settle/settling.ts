@@ -3,7 +3,7 @@ import { isSoft } from '@gold-peg/craft/methods';
 import { FINE_WORK, forecastDrift, HOLDS, judgeRounds, type DriftForecast, type RoundsJudged } from '@gold-peg/craft/settle';
 import { cents } from '@gold-peg/craft/units';
 import { driftOf, dropsOf } from '@gold-peg/craft/worksheet';
-import { WorksheetDesk } from '../desk/worksheet-desk';
+import { WorksheetDesk } from '../desk';
 import { placesOfSlip, saySettling, type SettlingWords } from './settle-words';
 
 /** One string that settles: what its rounds cost, what they say, and how it moves by itself where it is of a kind that does. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { passed, STAGES } from '@gold-peg/craft/worksheet';
-import { WorksheetDesk } from '../desk/worksheet-desk';
+import { WorksheetDesk } from '../desk';
 import { STAGE_NAMES } from './stage-names';
 
 /** The steel rule: one tick per string and stage, filled as strings pass. */

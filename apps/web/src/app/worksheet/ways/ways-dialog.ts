@@ -12,7 +12,7 @@ import { Api } from '../../server/api';
 import { Keeper } from '../../server/keeper';
 import { BothVersions } from '../../ui/both-versions';
 import { Session } from '../../session/session';
-import type { WorksheetDesk } from '../desk/worksheet-desk';
+import type { WorksheetDesk } from '../desk';
 import { choiceRows, LAYER_NAMES, numberRows, stringRows, turnRows, wayIn, withWay, type ChoiceKey } from './ways-form';
 
 const AT_THE_POST: readonly ChoiceKey[] = ['plainFixing', 'woundFixing', 'softFixing', 'cutTime'];

@@ -6,7 +6,7 @@ import type { Measures } from '../../preferences/measures';
 import { ownHand } from '../../preferences/own-hand';
 import { SCHOOLS, slackWords } from '../../preferences/slack-words';
 import type { Lane } from '../../lane/lane';
-import { sayFor } from '../wind-words/lane-rows';
+import { sayFor } from '../wind-words';
 import { longIn, type WhyLine } from './why-line';
 
 /** Why the slack is said as it is, in the school of the person. `leaves` is what is known of their hand. */

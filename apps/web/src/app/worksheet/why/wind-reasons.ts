@@ -7,7 +7,7 @@ import type { StringProperties } from '@gold-peg/craft/strings';
 import { metres, radians, toMillimetres, type Metres } from '@gold-peg/craft/units';
 import { degrees, sayTurns } from '../../preferences/measures';
 import type { Lane } from '../../lane/lane';
-import { sayCutTime } from '../wind-words/instruction';
+import { sayCutTime } from '../wind-words';
 import { pullReason } from './pull-reason';
 import type { SayLong, WhyLine } from './why-line';
 

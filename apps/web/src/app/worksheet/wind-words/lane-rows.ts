@@ -6,7 +6,7 @@ import { degrees, say, turnsToQuarter, type Measures } from '../../preferences/m
 import { ownHand } from '../../preferences/own-hand';
 import { slackWords } from '../../preferences/slack-words';
 import type { Lane } from '../../lane/lane';
-import type { AsWound } from '../desk/wind-plans';
+import type { AsWound } from '../desk';
 
 /** A narrower band, half of it, is within what a hand can measure. */
 const BAND_SHOWN_MM = 3;

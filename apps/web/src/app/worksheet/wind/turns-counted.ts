@@ -3,8 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { metres, toMillimetres } from '@gold-peg/craft/units';
-import { Drafts } from '../desk/drafts';
-import { WorksheetDesk } from '../desk/worksheet-desk';
+import { Drafts, WorksheetDesk } from '../desk';
 
 const MOST = 20;
 

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { MatDialog, type MatDialogConfig } from '@angular/material/dialog';
-import type { WorksheetDesk } from '../desk/worksheet-desk';
+import type { WorksheetDesk } from '../desk';
 
 const WIDE: MatDialogConfig = { maxWidth: '97vw', maxHeight: '94vh' };
 

@@ -1,0 +1,2 @@
+export { loadDemo } from './load-demo.js';
+export { DEMO_SIGN_IN } from './people.js';

@@ -1,0 +1,2 @@
+export { exportFile } from './export.js';
+export { importFile } from './import.js';

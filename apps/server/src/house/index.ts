@@ -1,0 +1,1 @@
+export { changeHouse, house, readHouse } from './routes.js';

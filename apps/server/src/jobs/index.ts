@@ -1,0 +1,1 @@
+export { listJobs, openWorksheet, takeIn, worksheet } from './routes.js';

@@ -1,0 +1,4 @@
+export { addInstrument, changeGeometry, changeInstrument, changeMethods, listInstruments, passport } from './instrument-routes.js';
+export { readPassport } from './instrument.js';
+export { addOwner, changeOwner, listOwners } from './owner-routes.js';
+export { summariesOf } from './summaries.js';

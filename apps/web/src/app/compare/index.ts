@@ -1,0 +1,3 @@
+export { CompareLanes } from './compare-lanes';
+export { signed } from './compare-rows';
+export { consequencesOf } from './consequences';

@@ -1,0 +1,1 @@
+export { Caliper } from './caliper';

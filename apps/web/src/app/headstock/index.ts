@@ -1,0 +1,1 @@
+export { Headstock, type MovedPost } from './headstock';

@@ -1,0 +1,1 @@
+export { FilesView } from './files-view';

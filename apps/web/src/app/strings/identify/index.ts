@@ -1,0 +1,1 @@
+export { IdentifyView } from './identify-view';

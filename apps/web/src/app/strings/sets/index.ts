@@ -1,0 +1,1 @@
+export { SetsView } from './sets-view';

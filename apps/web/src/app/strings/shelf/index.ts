@@ -1,0 +1,1 @@
+export { ShelfView } from './shelf-view';

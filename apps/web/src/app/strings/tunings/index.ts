@@ -1,0 +1,1 @@
+export { TuningsView } from './tunings-view';

@@ -1,0 +1,1 @@
+export { Workbench } from './workbench';

@@ -1,0 +1,3 @@
+export { BenchActions } from './bench-actions';
+export { sayHeldUp } from './held-words';
+export { bigNumbers } from './prompt';

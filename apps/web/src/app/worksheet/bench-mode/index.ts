@@ -1,0 +1,1 @@
+export { BenchMode } from './bench-mode';

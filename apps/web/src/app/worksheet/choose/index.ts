@@ -1,0 +1,1 @@
+export { Choose } from './choose';

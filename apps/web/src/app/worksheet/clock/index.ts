@@ -1,0 +1,1 @@
+export { ClockFact } from './clock-fact';

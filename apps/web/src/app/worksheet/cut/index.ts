@@ -1,0 +1,1 @@
+export { CutRule } from './cut-rule';

@@ -1,0 +1,12 @@
+export { Drafts } from './drafts';
+export { InHand } from './in-hand';
+export { JobLog } from './job-log';
+export { KeyCard } from './key-card';
+export { keyAction } from './keys';
+export { LaidOut } from './laid-out';
+export { LastWorksheet } from './last-worksheet';
+export { RunInHand } from './run-in-hand';
+export { sayClock, StageClock } from './stage-clock';
+export { type AsWound, WindPlans } from './wind-plans';
+export { WorksheetDesk } from './worksheet-desk';
+export { WorksheetFiles } from './worksheet-files';

@@ -1,0 +1,1 @@
+export { HandOver } from './hand-over';

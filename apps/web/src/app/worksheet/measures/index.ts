@@ -1,0 +1,1 @@
+export { MeasureField } from './measure-field';

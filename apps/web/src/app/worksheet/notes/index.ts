@@ -1,0 +1,1 @@
+export { JobNotes } from './job-notes';

@@ -1,0 +1,1 @@
+export { NowPanel } from './now-panel';

@@ -1,0 +1,2 @@
+export { PicturedStage } from './pictured-stage';
+export { scenesInHand } from './scenes-in-hand';

@@ -1,0 +1,1 @@
+export { PlainStage } from './plain-stage';

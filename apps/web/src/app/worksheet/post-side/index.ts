@@ -1,0 +1,1 @@
+export { PostSide } from './post-side';

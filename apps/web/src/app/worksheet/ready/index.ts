@@ -1,0 +1,1 @@
+export { Ready } from './ready';

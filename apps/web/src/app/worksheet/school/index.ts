@@ -1,0 +1,1 @@
+export { SchoolLine } from './school-line';

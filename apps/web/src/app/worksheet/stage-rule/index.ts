@@ -1,0 +1,2 @@
+export { STAGE_NAMES } from './stage-names';
+export { StageRule } from './stage-rule';

@@ -1,0 +1,1 @@
+export { CHOICES, LAYER_NAMES } from './ways-form';

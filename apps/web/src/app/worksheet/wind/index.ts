@@ -1,0 +1,2 @@
+export { WindDialogs } from './wind-dialogs';
+export { Wind } from './wind';

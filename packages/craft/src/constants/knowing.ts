@@ -1,0 +1,38 @@
+import { constant } from './constant.js';
+
+const band = (value: number, low: number, high: number, source: string) => constant(value, [low, high], '%', source);
+
+/** How far a pull that is computed may lie from the truth. */
+export const BANDS = {
+  plainSteel: band(0.5, 0.3, 0.8, 'density and diameter of drawn wire'),
+  polymer: band(8, 5, 12, 'diameter under pull, and density, of smooth trebles'),
+  weighed: band(1, 0.5, 2, 'an offcut on a scale that reads 0.01 g'),
+  electric: band(3, 2, 5, 'published pulls against computed ones: cores are not published'),
+  acoustic: band(3.5, 2, 5, 'the same'),
+  mandolin: band(4, 3, 6, 'the same'),
+  banjo: band(4, 3, 6, 'the same'),
+  bass: band(5, 3, 8, 'the same'),
+  classical: band(10, 6, 15, 'how full a floss core is, and its tension when wrapped'),
+  ukulele: band(10, 6, 15, 'the same'),
+} as const;
+
+/** What is taken for granted before anything was measured: shares of one. */
+export const BEFORE_MEASURING = {
+  anotherOfThePacket: constant(0.06, [0.02, 0.1], '', 'how often the hand takes another string of the packet'),
+  noneOfThePacket: constant(0.02, [0.005, 0.05], '', 'how often it takes one of another packet'),
+  setOfNoTable: constant(0.1, [0.05, 0.2], '', 'instruments that carry strings of no set in the table'),
+  mistakenKind: constant(0.01, [0.003, 0.03], '', 'a hurried look that takes a wound string for a plain one, or the other way'),
+  sure: constant(0.9, [0.8, 0.95], '', 'from here on a string is called as planned'),
+} as const;
+
+/** Hearing a plucked string. */
+export const HEARING = {
+  excerpt: constant(0.34, [0.25, 0.5], 's', 'long enough to part the partials of the lowest bass, short enough for a pluck'),
+  leastConfidence: constant(0.33, [0.25, 0.5], '', 'less of what sounds is no string'),
+  steadyCents: constant(3, [2, 5], '¢', 'a string holds its pitch from frame to frame'),
+  steadyFrames: constant(4, [3, 6], '', 'for so many frames'),
+  fades: constant(0.5, [0.2, 2], 'dB/s', 'a plucked string fades by more'),
+  mostInharmonicity: constant(2e-3, [1e-3, 3e-3], '', 'the stiffest bass strings'),
+  typicalInharmonicity: constant(2e-4, [1e-5, 1e-3], '', 'before anything was heard'),
+  spreadOfInharmonicity: constant(6e-4, [3e-4, 1e-3], '', 'how far it may lie off that'),
+} as const;
