@@ -102,47 +102,47 @@ async function open(page: Page): Promise<void> {
   await stageLink(page, 'Wind').waitFor();
 }
 
-for (const theme of ['paper', 'evening bench'] as const) {
-  test(`every screen is free of serious faults of access, ${theme}`, async ({ browser, workshop }) => {
+/** Each walk through all screens is in one light, on one screen. */
+const WALKS = [
+  { light: 'paper', viewport: { width: 1280, height: 800 } },
+  { light: 'evening bench', viewport: { width: 900, height: 1200 } },
+] as const;
+
+for (const { light, viewport } of WALKS) {
+  test(`every screen is open to all, whole, and free of errors: ${light}, ${viewport.width} px wide`, async ({ browser, workshop }) => {
     test.setTimeout(600_000); // some forty screens, each looked through by axe
-    const rules = theme === 'paper' ? [] : ['color-contrast']; // in another light only colours are other ones
-    const context = await browser.newContext({ baseURL: workshop.address });
+    const rules = light === 'paper' ? [] : ['color-contrast']; // in another light only colours are other ones
+    const context = await browser.newContext({ baseURL: workshop.address, viewport });
     const page = await context.newPage();
+    const faults = faultsOf(page, workshop.address);
     await page.goto('/');
     await page.getByLabel('Name').waitFor();
     expect(await serious(page, rules)).toEqual([]);
     await signIn(page, workshop, 'Wenna Tarrow');
     await page.getByRole('button', { name: /^You:/ }).click();
-    const light = page.getByRole('menuitem', { name: /^Light/ });
-    const isPaper = (await light.textContent())?.includes('paper') === true;
-    if (isPaper !== (theme === 'paper')) await light.click();
-    else await page.keyboard.press('Escape');
+    const item = page.getByRole('menuitem', { name: /^Light/ });
+    if ((await item.textContent())?.includes(light) === true) await page.keyboard.press('Escape');
+    else await item.click();
     for (const [name, go] of SCREENS) {
       await go(page);
-      await page.waitForTimeout(400); // menus and ripples are gone
+      await page.waitForTimeout(300); // menus and ripples are gone
       expect.soft(await serious(page, rules), name).toEqual([]);
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect.soft(wide, `${name}: wider than its window`).toBeLessThanOrEqual(0);
     }
+    expect(faults).toEqual([]);
     await context.close();
   });
 }
 
-test('nothing is cut off at 1280 × 800 or on a tablet 900 px wide', async ({ browser, workshop }) => {
-  test.setTimeout(240_000); // the same screens, twice
-  for (const viewport of [
-    { width: 1280, height: 800 },
-    { width: 900, height: 1200 },
-  ]) {
-    const page = await browser.newPage({ baseURL: workshop.address, viewport });
-    await signIn(page, workshop);
-    for (const [name, go] of SCREENS) {
-      await go(page);
-      await page.waitForTimeout(200);
-      const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-      expect(wide, `${name} at ${viewport.width}`).toBeLessThanOrEqual(0);
-    }
-    await page.close();
-  }
-});
+/** What the page complains of, and whom it asks but its own server; gathered from now on. */
+function faultsOf(page: Page, address: string): string[] {
+  const faults: string[] = [];
+  page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
+  page.on('pageerror', (error) => faults.push(error.message));
+  page.on('request', (request) => !/^data:/.test(request.url()) && !request.url().startsWith(address) && faults.push(request.url()));
+  return faults;
+}
 
 test('a whole string is worked by keyboard alone, with its reasons', async ({ page, workshop }) => {
   await signIn(page, workshop);
@@ -168,23 +168,6 @@ test('a whole string is worked by keyboard alone, with its reasons', async ({ pa
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('Backspace');
   await page.keyboard.press('Escape');
-});
-
-test('dragging the cut mark changes turns and angle, and the house’s mark comes back', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await open(page);
-  const lane = page.getByRole('button', { name: /^4 D/, pressed: true });
-  const turns = lane.locator('[data-what=turns]');
-  await expect(turns).toHaveText('2½');
-  const box = await page.getByRole('slider').boundingBox();
-  if (box === null) throw new Error('no mark');
-  await page.mouse.move(box.x + box.width / 2, box.y + 20);
-  await page.mouse.down();
-  await page.mouse.move(box.x + box.width / 2 + 120, box.y + 20, { steps: 6 });
-  await page.mouse.up();
-  await expect(turns).not.toHaveText('2½');
-  await page.getByRole('button', { name: /back to the house/ }).click();
-  await expect(turns).toHaveText('2½');
 });
 
 test('forms say which field is wrong, and why', async ({ page, workshop }) => {
@@ -222,21 +205,6 @@ test('empty, unknown and unreachable are said in words', async ({ page, workshop
   await workshop.start();
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByRole('link', { name: /Heron parlour, walnut/ })).toBeVisible();
-});
-
-test('shows no error in the console and asks nobody but its own server', async ({ page, workshop }) => {
-  test.setTimeout(120_000);
-  const faults: string[] = [];
-  page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
-  page.on('pageerror', (error) => faults.push(error.message));
-  page.on(
-    'request',
-    (request) => !request.url().startsWith(workshop.address) && !request.url().startsWith('data:') && faults.push(request.url()),
-  );
-  await signIn(page, workshop, 'Wenna Tarrow');
-  for (const [, go] of SCREENS.filter(([name]) => name !== 'a new instrument')) await go(page);
-  await page.waitForTimeout(300);
-  expect(faults).toEqual([]);
 });
 
 test('owners and passports are changed with care for what somebody else wrote', async ({ page, workshop }) => {

@@ -43,11 +43,6 @@ describe('relief of a neck that was measured', () => {
     expect(width(six)).toBeLessThan(width(one) / 2);
   });
 
-  it('learns nothing from a pull that did not change', () => {
-    const idle = [{ pullChange: newtons(0), reliefChange: fromMillimetres(0.3) }];
-    expect(likely(idle)).toBeCloseTo(0.012, 4);
-  });
-
   it('is not led astray by one relief that was taken after the rod was turned', () => {
     const honest = giving(0.02, [60, -80, 90, -60, 120]);
     const turned = { pullChange: newtons(50), reliefChange: fromMillimetres(-0.4) };

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { ANCHORS } from '../instrument/index.js';
-import { fromMillimetres, newtons, toDegrees } from '../units/index.js';
+import { fromMillimetres, newtons, radians, toDegrees } from '../units/index.js';
 import { saddleBreak } from './index.js';
 
 const over = (anchor: (typeof ANCHORS)[number], saddleMm?: number) =>
@@ -14,7 +14,7 @@ it('is steeper through the body than over the top, and least toward a tailpiece'
 
 it('is the slope from the saddle that was measured: 6 mm down over 12, and 70 N press with their sine', () => {
   const angle = over('top-load', 12);
-  expect(toDegrees(angle?.likely ?? 0)).toBeCloseTo(26.565, 3);
+  expect(toDegrees(angle?.likely ?? radians(0))).toBeCloseTo(26.565, 3);
   expect(angle?.downforce).toBeCloseTo(70 / Math.sqrt(5), 6);
 });
 

@@ -13,7 +13,9 @@ import { WaitingSign } from './waiting-sign';
     <main id="place">
       <router-outlet />
     </main>
-    <peg-waiting-sign />
+    @defer (on idle) {
+      <peg-waiting-sign />
+    }
   `,
   styles: `
     :host {

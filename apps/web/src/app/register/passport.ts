@@ -16,6 +16,7 @@ import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
 import { sayFinding } from '../worksheet/look-over/finding-words';
 import { geometryFacts } from './geometry-facts';
+import { neckFact } from './neck-fact';
 import { pullChart } from './passport-charts';
 import { PassportEdit } from './passport-edit';
 import { TakeIn } from './take-in';
@@ -69,9 +70,10 @@ export class PassportPage {
       };
     });
   });
+  private readonly sayLength = (mm: number, digits?: number): string => say(this.measures.length(fromMillimetres(mm), digits));
   protected readonly geometry = computed(() =>
     this.passport.hasValue()
-      ? geometryFacts(this.passport.value().geometry, (mm, digits) => say(this.measures.length(fromMillimetres(mm), digits)))
+      ? [...geometryFacts(this.passport.value().geometry, this.sayLength), neckFact(this.passport.value(), this.sayLength)]
       : [],
   );
   protected readonly past = computed(() =>

@@ -1,7 +1,6 @@
 import { ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
@@ -23,7 +22,7 @@ const READ_AHEAD = 40;
 @Component({
   selector: 'peg-register',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Fact, FormsModule, MatButtonModule, MatInputModule, OwnersPanel, PlaceHeader, RouterLink, ScrollingModule, Trouble, UnderWay],
+  imports: [Fact, MatButtonModule, MatInputModule, OwnersPanel, PlaceHeader, RouterLink, ScrollingModule, Trouble, UnderWay],
   templateUrl: './register.html',
   styleUrl: './register.scss',
 })

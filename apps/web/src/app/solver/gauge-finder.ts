@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
@@ -16,6 +15,7 @@ import { Shelf } from '../shelf/shelf';
 import { answerRow, sayNoAnswer, type AnswerRow } from './answer-rows';
 import { GaugeSolver, type SolverNews } from './gauge-solver';
 import { firstWish, questionOf, type Bench, type WishForm } from './wish-form';
+import { numberIn } from '../ui/number-in';
 
 export interface FinderData {
   title: string;
@@ -33,20 +33,12 @@ const KINDS = ['either', 'smooth', 'wound'] as const;
 @Component({
   selector: 'peg-gauge-finder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    FormsModule,
-    MatButtonModule,
-    MatCheckboxModule,
-    MatDialogModule,
-    MatInputModule,
-    MatProgressBarModule,
-    MatRadioModule,
-    MatSelectModule,
-  ],
+  imports: [MatButtonModule, MatCheckboxModule, MatDialogModule, MatInputModule, MatProgressBarModule, MatRadioModule, MatSelectModule],
   templateUrl: './gauge-finder.html',
   styleUrl: './gauge-finder.scss',
 })
 export class GaugeFinder {
+  protected readonly numberIn = numberIn;
   protected readonly data = inject<FinderData>(MAT_DIALOG_DATA);
   private readonly dialog = inject<MatDialogRef<GaugeFinder, AnswerRow>>(MatDialogRef);
   private readonly solver = inject(GaugeSolver);

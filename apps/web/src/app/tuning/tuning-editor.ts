@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { MatInputModule } from '@angular/material/input';
@@ -13,6 +12,7 @@ import { sayProblem } from '../server/server-problem';
 import { Session } from '../session/session';
 import { StringTable } from '../string-table/string-table';
 import { A4_RANGE, readPitch, sayVerdicts, tuningRows, type TuningRow } from './tuning-rows';
+import { numberIn } from '../ui/number-in';
 
 export interface TuningData {
   title: string;
@@ -40,11 +40,12 @@ const SCALE = { width: 240, semitones: 20 };
 @Component({
   selector: 'peg-tuning-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatDialogModule, MatInputModule, MatSelectModule],
+  imports: [MatButtonModule, MatDialogModule, MatInputModule, MatSelectModule],
   templateUrl: './tuning-editor.html',
   styleUrl: './tuning-editor.scss',
 })
 export class TuningEditor {
+  protected readonly numberIn = numberIn;
   protected readonly data = inject<TuningData>(MAT_DIALOG_DATA);
   private readonly dialog = inject<MatDialogRef<TuningEditor, TunedNeck>>(MatDialogRef);
   private readonly measures = inject(Measures);

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
@@ -14,7 +13,7 @@ import { StringTable } from '../../string-table/string-table';
 @Component({
   selector: 'peg-files-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatInputModule, MatSelectModule],
+  imports: [MatButtonModule, MatInputModule, MatSelectModule],
   templateUrl: './files-view.html',
   styles: `
     .spread {

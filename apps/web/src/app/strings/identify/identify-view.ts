@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { MatRadioModule } from '@angular/material/radio';
@@ -10,6 +9,7 @@ import { listGauges, printGauge } from '@gold-peg/craft/strings';
 import { fromInches, fromMillimetres, metres, toMillimetres, type Metres } from '@gold-peg/craft/units';
 import { NECK_CHOICES } from '../../ui/neck-choices';
 import { StringTable } from '../../string-table/string-table';
+import { numberIn } from '../../ui/number-in';
 
 interface Line {
   reads: number | null;
@@ -24,11 +24,12 @@ const RANGE = { least: 0.12, most: 4.6 };
 @Component({
   selector: 'peg-identify-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatInputModule, MatRadioModule, MatSelectModule],
+  imports: [MatButtonModule, MatInputModule, MatRadioModule, MatSelectModule],
   templateUrl: './identify-view.html',
   styleUrl: './identify-view.scss',
 })
 export class IdentifyView {
+  protected readonly numberIn = numberIn;
   private readonly table = inject(StringTable);
   protected readonly necks = NECK_CHOICES;
   protected readonly error = CALIPER.reading.value;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { FormControl, FormGroup, FormsModule, ReactiveFormsModule } from '@angular/forms';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { dequal } from 'dequal';
@@ -24,7 +24,7 @@ const OFFCUT = storedString.shape.weighed.unwrap().shape;
 @Component({
   selector: 'peg-string-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BothVersions, FormsModule, MatButtonModule, MatInputModule, MatSelectModule, ReactiveFormsModule],
+  imports: [BothVersions, MatButtonModule, MatInputModule, MatSelectModule, ReactiveFormsModule],
   template: `
     <h2>{{ gauge() }} · {{ lineName() }}</h2>
     <dl>
@@ -65,11 +65,11 @@ const OFFCUT = storedString.shape.weighed.unwrap().shape;
       @if (clashes().length > 0) {
         <peg-both-versions [clashes]="clashes()" (kept)="save()" (taken)="take()" />
       }
-      <form (ngSubmit)="addAnother()">
+      <form [formGroup]="adding" (ngSubmit)="addAnother()">
         <h3>Another gauge of this line</h3>
         <label for="another">thousandths of an inch</label>
         <mat-form-field class="field"
-          ><input matInput id="another" type="number" step="any" name="another" [ngModel]="another()" (ngModelChange)="another.set($event)"
+          ><input matInput id="another" type="number" step="any" formControlName="thousandths"
         /></mat-form-field>
         @if (anotherFault(); as says) {
           <p class="fault" role="alert">{{ says }}</p>
@@ -141,7 +141,9 @@ export class StringCard {
     ].filter((clash) => clash.now !== clash.typed);
   });
   protected readonly fault = linkedSignal<StoredString, string | null>({ source: this.row, computation: () => null });
-  protected readonly another = signal<number | null>(null);
+  protected readonly adding = new FormGroup({
+    thousandths: new FormControl<number | null>(null),
+  });
   protected readonly anotherFault = signal<string | null>(null);
   protected readonly said = signal('');
 
@@ -180,7 +182,7 @@ export class StringCard {
   protected async addAnother(): Promise<void> {
     this.said.set('');
     this.anotherFault.set(null);
-    const thousandths = this.another() ?? Number.NaN;
+    const thousandths = this.adding.getRawValue().thousandths ?? Number.NaN;
     const { version: _version, ...row } = this.row();
     const body: StringRow = {
       ...row,
@@ -193,7 +195,7 @@ export class StringCard {
     try {
       await this.api.call('addString', { body });
       await this.table.load();
-      this.another.set(null);
+      this.adding.reset();
       this.said.set(`${printGauge(fromMillimetres(body.gaugeMm))} is in the table.`);
     } catch (error) {
       this.anotherFault.set(sayProblem(error));

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, resource, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
@@ -36,16 +35,7 @@ const SHOWN = 12;
 @Component({
   selector: 'peg-workbench',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    CompareLanes,
-    FormsModule,
-    MatAutocompleteModule,
-    MatButtonModule,
-    MatExpansionModule,
-    MatInputModule,
-    MatSelectModule,
-    Trouble,
-  ],
+  imports: [CompareLanes, MatAutocompleteModule, MatButtonModule, MatExpansionModule, MatInputModule, MatSelectModule, Trouble],
   templateUrl: './workbench.html',
   styleUrl: './workbench.scss',
 })

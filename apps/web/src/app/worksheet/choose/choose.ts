@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
@@ -24,7 +23,7 @@ import { StageClock, WorksheetDesk } from '../desk';
 @Component({
   selector: 'peg-choose',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, CompareLanes, FormsModule, MatButtonModule, MatInputModule, MatSelectModule],
+  imports: [Caution, CompareLanes, MatButtonModule, MatInputModule, MatSelectModule],
   templateUrl: './choose.html',
   styleUrl: './choose.scss',
 })

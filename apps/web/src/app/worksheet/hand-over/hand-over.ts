@@ -1,12 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
+import { instrumentChange } from '@gold-peg/contract/register';
 import { nameTuning } from '@gold-peg/craft/tuning';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { advise, compareFindings, GAUGES, measureOf } from '@gold-peg/craft/findings';
 import { asItCame, dropsOf, passed, STRING_STAGES, tellStory } from '@gold-peg/craft/worksheet';
+import { heldTo } from '../../form';
 import { Measures, say } from '../../preferences/measures';
 import { Session } from '../../session/session';
 import { Caution } from '../../ui/caution';
@@ -22,7 +24,7 @@ import { stillKnown } from './still-known';
 @Component({
   selector: 'peg-hand-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, FormsModule, MatButtonModule, MatInputModule, RouterLink],
+  imports: [Caution, MatButtonModule, MatInputModule, ReactiveFormsModule, RouterLink],
   templateUrl: './hand-over.html',
   styleUrl: './hand-over.scss',
 })
@@ -33,7 +35,7 @@ export class HandOver {
   private readonly measures = inject(Measures);
   private readonly settling = inject(Settling);
   private readonly clock = inject(StageClock);
-  protected readonly remark = signal('');
+  protected readonly remark = new FormControl('', { nonNullable: true, validators: heldTo(instrumentChange.shape.remark) });
 
   protected readonly setName = computed(() => this.desk.sheet().chosen?.payload.name ?? null);
   /** The tuning that was chosen for the job, where it is not the one that it came with. */
@@ -140,7 +142,7 @@ export class HandOver {
   protected readonly soft = computed(() => this.desk.lanes().some(({ texture }) => texture === 'nylon'));
 
   protected async close(): Promise<void> {
-    await this.actions.handOver(this.remark().trim());
+    await this.actions.handOver(this.remark.value.trim());
   }
 }
 

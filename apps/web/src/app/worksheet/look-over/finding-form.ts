@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatSelectModule } from '@angular/material/select';
 import { MatInputModule } from '@angular/material/input';
@@ -17,6 +18,7 @@ import {
   type Severity,
   type Wood,
 } from '@gold-peg/craft/findings';
+import { heldTo } from '../../form';
 import { WorksheetDesk } from '../desk';
 import type { Place } from './board-layout';
 import { PART_NAMES, REFERRAL_NAMES, SEVERITY_NAMES, WOOD_NAMES } from './finding-words';
@@ -25,7 +27,7 @@ import { PART_NAMES, REFERRAL_NAMES, SEVERITY_NAMES, WOOD_NAMES } from './findin
 @Component({
   selector: 'peg-finding-form',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatInputModule, MatSelectModule],
+  imports: [MatButtonModule, MatInputModule, MatSelectModule, ReactiveFormsModule],
   templateUrl: './finding-form.html',
   styleUrl: './finding-form.scss',
 })
@@ -34,12 +36,21 @@ export class FindingForm {
   readonly place = input<Place | null>(null);
 
   protected readonly desk = inject(WorksheetDesk);
-  protected readonly part = signal<Part>('fret');
-  protected readonly fret = signal<number | null>(1);
-  protected readonly what = signal<FindingKind>('groove');
-  protected readonly severity = signal<Severity>('watch');
-  protected readonly wood = signal<Wood | null>(null);
-  protected readonly text = signal('');
+  protected readonly form = new FormGroup({
+    ...inject(NonNullableFormBuilder).group({
+      part: 'fret' as Part,
+      what: 'groove' as FindingKind,
+      severity: 'watch' as Severity,
+      text: ['', heldTo(found.shape.text)],
+    }).controls,
+    fret: new FormControl<number | null>(1),
+    wood: new FormControl<Wood | null>(null),
+  });
+  private readonly changed = toSignal(this.form.valueChanges);
+  protected readonly typed = computed(() => {
+    this.changed();
+    return this.form.getRawValue();
+  });
   protected readonly fault = signal<string | null>(null);
   protected readonly woods = WOODS.map((value) => ({ value, name: WOOD_NAMES[value] }));
   protected readonly severities = SEVERITIES.map((value) => ({ value, name: SEVERITY_NAMES[value] }));
@@ -54,16 +65,16 @@ export class FindingForm {
       name: PART_NAMES[value],
     })),
   );
-  protected readonly kinds = computed(() =>
+  private readonly kindsOf = (of: Part) =>
     this.possible()
-      .filter((kind) => FINDINGS[kind].part === this.part())
-      .map((value) => ({ value, name: FINDINGS[value].name })),
-  );
-  protected readonly placed = computed(() => FINDINGS[this.what()].place);
+      .filter((kind) => FINDINGS[kind].part === of)
+      .map((value) => ({ value, name: FINDINGS[value].name }));
+  protected readonly kinds = computed(() => this.kindsOf(this.typed().part));
+  protected readonly placed = computed(() => FINDINGS[this.typed().what].place);
   protected readonly string = computed(() => this.desk.lane() + 1);
   protected readonly advice = computed(() => {
-    const { says, refer } = advise({ what: this.what(), severity: this.severity(), wood: this.wood() });
-    const here = FINDINGS[this.what()].referFrom === null ? 'the bench does it' : 'nothing to do yet';
+    const { says, refer } = advise({ what: this.typed().what, severity: this.typed().severity, wood: this.typed().wood });
+    const here = FINDINGS[this.typed().what].referFrom === null ? 'the bench does it' : 'nothing to do yet';
     return { says, refer: refer === null ? here : REFERRAL_NAMES[refer] };
   });
 
@@ -72,31 +83,32 @@ export class FindingForm {
       const place = this.place();
       if (place === null) return;
       untracked(() => {
-        this.pickPart(place.part);
-        this.fret.set(place.fret ?? this.fret());
+        this.form.patchValue({ part: place.part, fret: place.fret ?? this.typed().fret });
       });
     });
     effect(() => {
       // the wood of a board does not change: what was said last time is right again
       const before = this.desk.lastTime()?.findings?.find(({ wood }) => wood !== null)?.wood ?? null;
-      untracked(() => this.wood() ?? this.wood.set(before));
+      untracked(() => {
+        if (this.typed().wood === null) this.form.controls.wood.setValue(before);
+      });
+    });
+    // what is found is of the part: another part, and the first thing that can be found there
+    this.form.controls.part.valueChanges.pipe(takeUntilDestroyed()).subscribe((part) => {
+      if (FINDINGS[this.typed().what].part !== part) this.form.controls.what.setValue(this.kindsOf(part)[0]?.value ?? 'groove');
     });
   }
 
-  protected pickPart(part: Part): void {
-    this.part.set(part);
-    if (FINDINGS[this.what()].part !== part) this.what.set(this.kinds()[0]?.value ?? 'groove');
-  }
-
   protected async keep(): Promise<void> {
-    const { place } = FINDINGS[this.what()];
+    const { what, severity, fret, wood, text } = this.form.getRawValue();
+    const { place } = FINDINGS[what];
     const read = found.safeParse({
-      what: this.what(),
-      severity: this.severity(),
+      what,
+      severity,
       string: place === 'whole' ? null : this.string(),
-      fret: place === 'fret-and-string' ? this.fret() : null,
-      wood: this.what() === 'board-dry' ? this.wood() : null,
-      text: this.text().trim(),
+      fret: place === 'fret-and-string' ? fret : null,
+      wood: what === 'board-dry' ? wood : null,
+      text: text.trim(),
     });
     if (!read.success) {
       const issue = read.error.issues[0];
@@ -104,6 +116,6 @@ export class FindingForm {
     }
     this.fault.set(null);
     await this.desk.happens({ kind: 'found', payload: read.data });
-    this.text.set('');
+    this.form.controls.text.reset();
   }
 }

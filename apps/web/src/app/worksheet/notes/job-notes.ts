@@ -1,5 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { WorksheetDesk } from '../desk';
@@ -8,26 +8,24 @@ import { WorksheetDesk } from '../desk';
 @Component({
   selector: 'peg-job-notes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatInputModule],
+  imports: [MatButtonModule, MatInputModule, ReactiveFormsModule],
   template: `<h2>Notes of this job</h2>
     @for (text of notes(); track $index) {
       <p class="noted">{{ text }}</p>
     } @empty {
       <p class="soft">Nothing noted yet.</p>
     }
-    <form (ngSubmit)="add()">
+    <form [formGroup]="form" (ngSubmit)="add()">
       <label class="visually-hidden" for="job-note">Note</label>
       <mat-form-field class="field dense"
         ><input
           matInput
           id="job-note"
           data-edit
-          name="note"
           maxlength="2000"
           placeholder="Note what you see"
-          [ngModel]="text()"
-          (ngModelChange)="text.set($event)"
-          [disabled]="desk.closed()"
+          formControlName="text"
+          [readonly]="desk.closed()"
       /></mat-form-field>
       <button matButton type="submit" class="quiet" [disabled]="desk.closed()">keep</button>
     </form>`,
@@ -51,13 +49,13 @@ import { WorksheetDesk } from '../desk';
 })
 export class JobNotes {
   protected readonly desk = inject(WorksheetDesk);
-  protected readonly text = signal('');
+  protected readonly form = new FormGroup({ text: new FormControl('', { nonNullable: true }) });
   protected readonly notes = computed(() => this.desk.sheet().notes.map(({ payload }) => payload.text));
 
   protected async add(): Promise<void> {
-    const text = this.text().trim();
+    const text = this.form.getRawValue().text.trim();
     if (text === '') return;
     await this.desk.happens({ kind: 'noted', payload: { text } });
-    this.text.set('');
+    this.form.reset();
   }
 }

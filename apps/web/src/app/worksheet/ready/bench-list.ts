@@ -1,5 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { MatCheckboxModule } from '@angular/material/checkbox';
@@ -8,6 +8,7 @@ import { MatInputModule } from '@angular/material/input';
 import { toolLaid, referenceRead } from '@gold-peg/contract/bench-log';
 import type { ToolKind } from '@gold-peg/craft/tools';
 import { hertz, semitonesBetween } from '@gold-peg/craft/units';
+import { heldTo, readForm } from '../../form';
 import { WorksheetDesk } from '../desk';
 import { toolRows, type ToolRow } from './tool-rows';
 
@@ -15,7 +16,7 @@ import { toolRows, type ToolRow } from './tool-rows';
 @Component({
   selector: 'peg-bench-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule, MatTooltipModule],
+  imports: [MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule, MatTooltipModule, ReactiveFormsModule],
   templateUrl: './bench-list.html',
   styleUrl: './bench-list.scss',
 })
@@ -31,7 +32,8 @@ export class BenchList {
   protected readonly left = computed(() => this.rows().filter(({ there }) => !there));
   /** What was asked for. */
   protected readonly asked = computed(() => this.desk.instrument()?.a4 ?? 440);
-  protected readonly reference = linkedSignal(() => this.desk.sheet().reference?.payload.a4Hz ?? this.asked());
+  private readonly reference = computed(() => this.desk.sheet().reference?.payload.a4Hz ?? this.asked());
+  protected readonly form = new FormGroup({ a4Hz: new FormControl<number | null>(null, heldTo(referenceRead.shape.a4Hz)) });
   protected readonly referenceSays = computed(() => {
     const read = this.desk.sheet().reference?.payload.a4Hz;
     if (read === undefined) return { wrong: false, says: `asked for: A = ${this.asked()} Hz` };
@@ -43,6 +45,12 @@ export class BenchList {
           says: `${Math.abs(cents).toFixed(0)} cents ${cents > 0 ? 'sharp' : 'flat'}: set it to ${this.asked()} Hz, or the whole job is off`,
         };
   });
+
+  constructor() {
+    effect(() => {
+      this.form.reset({ a4Hz: this.reference() });
+    });
+  }
 
   protected lay(row: ToolRow, there: boolean): Promise<void> {
     return this.keep(row.tool, there, row.size?.mm ?? null);
@@ -57,10 +65,9 @@ export class BenchList {
   }
 
   protected async check(): Promise<void> {
-    const read = referenceRead.safeParse({ a4Hz: this.reference() });
-    if (!read.success) return this.fault.set(`The reference ${read.error.issues[0]?.message ?? 'is not right'}.`);
-    this.fault.set(null);
-    await this.desk.happens({ kind: 'reference-read', payload: read.data });
+    const payload = readForm(this.form, referenceRead);
+    this.fault.set(payload === null ? `The reference ${String(this.form.controls.a4Hz.getError('says'))}.` : null);
+    if (payload !== null) await this.desk.happens({ kind: 'reference-read', payload });
   }
 
   private async keep(tool: ToolKind, there: boolean, sizeMm: number | null): Promise<void> {

@@ -1,0 +1,65 @@
+import { expect, it } from 'vitest';
+import { instrumentOf } from '../archetypes/index.js';
+import { toMillimetres } from '../units/index.js';
+import { endsFor, floats, isVibrato, postsBeyond, postSpacing, postToEnd, rollerSide, twoHoles, type Instrument } from './index.js';
+
+const mm = (length: number | null) => (length === null ? null : Number(toMillimetres(length as never).toFixed(3)));
+const [parlour, banjo, classical, headless] = ['acoustic-parlour', 'banjo-five-string', 'classical', 'electric-headless'].map((id) =>
+  instrumentOf(id as 'classical'),
+) as [Instrument, Instrument, Instrument, Instrument];
+const FIFTH = 4;
+const NOBODY = 99;
+
+it('asks for ends that hold: plain to be tied, a loop for a hook, a ball that may come off only under a lock', () => {
+  expect(['tie-block', 'knot-in-slot', 'wrap-and-tuck'].flatMap((anchor) => endsFor(anchor as 'tie-block'))).toEqual(
+    Array(3).fill('plain'),
+  );
+  expect(endsFor('hooked-tailpiece')).toEqual(['loop']);
+  expect(endsFor('double-locking')).toEqual(['ball', 'ball-cut-off']);
+  expect(endsFor('pins')).toEqual(['ball']);
+});
+
+it('measures along the posts of a side: 42 mm on, 3 mm aside, and a tip beyond the last', () => {
+  // the parlour's stand at 50, 92 and 134 mm, 23, 26 and 29 mm from the middle; a head reaches 22 mm beyond its last post
+  for (const index of [0, 1, 2, 3, 4, 5]) expect(mm(postSpacing(parlour, index))).toBeCloseTo(Math.hypot(42, 3), 2);
+  expect([0, 1, 2, 3, 4, 5].map((index) => postsBeyond(parlour, index))).toEqual([2, 1, 0, 0, 1, 2]);
+  expect([0, 1, 2].map((index) => mm(postToEnd(parlour, index)))).toEqual([106, 64, 22]);
+  const lone = { ...parlour, strings: parlour.strings.slice(2, 3) };
+  expect(postSpacing(lone, 0)).toBeNull();
+});
+
+it('leaves a fifth peg in the neck out of the row, and knows no head where there is none', () => {
+  expect([postSpacing(banjo, FIFTH), postsBeyond(banjo, FIFTH), postToEnd(banjo, FIFTH)]).toEqual([null, 0, null]);
+  expect(mm(postSpacing(banjo, 0))).toBeGreaterThan(20);
+  expect(mm(postToEnd(banjo, 1))).toBe(22);
+  expect(postToEnd(headless, 0)).toBeNull();
+  expect([postSpacing(parlour, NOBODY), postsBeyond(parlour, NOBODY), postToEnd(parlour, NOBODY)]).toEqual([null, 0, null]);
+});
+
+it('winds rollers apart: the outer strings outward, the inner ones inward', () => {
+  expect([0, 1, 2, 3, 4, 5].map((index) => rollerSide(classical, index))).toEqual([
+    'outward',
+    'inward',
+    'inward',
+    'inward',
+    'inward',
+    'outward',
+  ]);
+});
+
+it('has two holes only where a tie block has them, and floats only on springs', () => {
+  const block = (tieHoles: 'single' | 'treble-double' | 'double') => ({ ...classical, bridge: { ...classical.bridge, tieHoles } });
+  const holes = (instrument: Instrument) => [0, 2, 3, 5].map((index) => twoHoles(instrument, index));
+  expect([block('single'), block('treble-double'), block('double')].map(holes)).toEqual([
+    [false, false, false, false],
+    [true, true, false, false],
+    [true, true, true, true],
+  ]);
+  expect(holes({ ...parlour, bridge: { ...parlour.bridge, tieHoles: 'double' } })).toEqual([false, false, false, false]);
+  expect([
+    floats({ anchor: 'headless' }),
+    floats({ anchor: 'headless', vibrato: true }),
+    floats({ anchor: 'pins', vibrato: true }),
+  ]).toEqual([false, true, false]);
+  expect([isVibrato({ anchor: 'resting-vibrato' }), isVibrato({ anchor: 'pins' })]).toEqual([true, false]);
+});
