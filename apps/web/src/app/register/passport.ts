@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, resource, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatTooltipModule } from '@angular/material/tooltip';
 import { RouterLink } from '@angular/router';
 import { pullOf } from '@gold-peg/contract/pulls';
 import type { PastSetup } from '@gold-peg/contract/register';
@@ -25,7 +26,7 @@ import { TakeIn } from './take-in';
 @Component({
   selector: 'peg-passport',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Fact, MatButtonModule, PassportEdit, PlaceHeader, RouterLink, TakeIn, Trouble, UnderWay],
+  imports: [Fact, MatButtonModule, MatTooltipModule, PassportEdit, PlaceHeader, RouterLink, TakeIn, Trouble, UnderWay],
   templateUrl: './passport.html',
   styleUrl: './passport.scss',
 })

@@ -7,6 +7,7 @@ import { MatInputModule } from '@angular/material/input';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatRadioModule } from '@angular/material/radio';
 import { MatSelectModule } from '@angular/material/select';
+import { MatTooltipModule } from '@angular/material/tooltip';
 import { archetype } from '@gold-peg/craft/archetypes';
 import { debounceTime, EMPTY, Subject, switchMap, takeUntil, tap } from 'rxjs';
 import { Measures } from '../preferences/measures';
@@ -33,7 +34,16 @@ const KINDS = ['either', 'smooth', 'wound'] as const;
 @Component({
   selector: 'peg-gauge-finder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatCheckboxModule, MatDialogModule, MatInputModule, MatProgressBarModule, MatRadioModule, MatSelectModule],
+  imports: [
+    MatButtonModule,
+    MatCheckboxModule,
+    MatDialogModule,
+    MatInputModule,
+    MatProgressBarModule,
+    MatRadioModule,
+    MatSelectModule,
+    MatTooltipModule,
+  ],
   templateUrl: './gauge-finder.html',
   styleUrl: './gauge-finder.scss',
 })
