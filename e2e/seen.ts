@@ -117,8 +117,10 @@ export function faultsSeen({ scrolls, touch }: { scrolls: boolean; touch: boolea
       const length = shape.getTotalLength();
       const count = Math.min(600, Math.ceil((length * Math.hypot(matrix.a, matrix.b)) / 2));
       const points = Array.from({ length: count }, (_, at) => shape.getPointAtLength((at * length) / count).matrixTransform(matrix));
-      const struck = ({ rimmed, left, right, top, bottom }: Seen) =>
-        !rimmed && points.some(({ x, y }) => x > left + 1 && x < right - 1 && y > top + 1 && y < bottom - 1);
+      const struck = ({ element, rimmed, left, right, top, bottom }: Seen) =>
+        !rimmed &&
+        element.closest('peg-caution') === null &&
+        points.some(({ x, y }) => x > left + 1 && x < right - 1 && y > top + 1 && y < bottom - 1);
       return seen.filter(struck).map(({ word }) => `text under a line: ${word}`);
     });
   }

@@ -39,31 +39,33 @@ import { sayVerdicts, tuningRows } from '../../tuning';
       >
       <span class="soft">A = 440 Hz; other references, capo and a tuning of your own at the Workbench</span>
     </div>
-    <table mat-table matSort aria-label="Tunings" [dataSource]="$any(rows())" (matSortChange)="sort.set($event)">
-      <ng-container matColumnDef="name">
-        <th *matHeaderCellDef mat-header-cell mat-sort-header>tuning</th>
-        <td *matCellDef="let row" mat-cell>{{ row.tuning.name }}</td>
-      </ng-container>
-      <ng-container matColumnDef="notes">
-        <th *matHeaderCellDef mat-header-cell>notes, string 1 first</th>
-        <td *matCellDef="let row" mat-cell>{{ row.tuning.notes.join(' ') }}</td>
-      </ng-container>
-      <ng-container matColumnDef="together">
-        <th *matHeaderCellDef mat-header-cell mat-sort-header class="n">together</th>
-        <td *matCellDef="let row" mat-cell class="n">{{ row.total }}</td>
-      </ng-container>
-      <ng-container matColumnDef="says">
-        <th *matHeaderCellDef mat-header-cell>what the strings say</th>
-        <td *matCellDef="let row" mat-cell [class.grave]="row.said?.grave">
-          {{ row.said?.grave ? '▲ ' : '' }}{{ row.said?.says ?? 'all hold' }}
-        </td>
-      </ng-container>
-      <tr *matHeaderRowDef="COLUMNS" mat-header-row></tr>
-      <tr *matRowDef="let row; columns: COLUMNS" mat-row></tr>
-      <tr *matNoDataRow>
-        <td colspan="4" class="soft">No tuning for this neck is in the table yet. Make one at the Workbench.</td>
-      </tr>
-    </table>
+    <div class="list">
+      <table mat-table matSort aria-label="Tunings" [dataSource]="$any(rows())" (matSortChange)="sort.set($event)">
+        <ng-container matColumnDef="name">
+          <th *matHeaderCellDef mat-header-cell mat-sort-header>tuning</th>
+          <td *matCellDef="let row" mat-cell>{{ row.tuning.name }}</td>
+        </ng-container>
+        <ng-container matColumnDef="notes">
+          <th *matHeaderCellDef mat-header-cell>notes, string 1 first</th>
+          <td *matCellDef="let row" mat-cell>{{ row.tuning.notes.join(' ') }}</td>
+        </ng-container>
+        <ng-container matColumnDef="together">
+          <th *matHeaderCellDef mat-header-cell mat-sort-header class="n">together</th>
+          <td *matCellDef="let row" mat-cell class="n">{{ row.total }}</td>
+        </ng-container>
+        <ng-container matColumnDef="says">
+          <th *matHeaderCellDef mat-header-cell>what the strings say</th>
+          <td *matCellDef="let row" mat-cell [class.grave]="row.said?.grave">
+            {{ row.said?.grave ? '▲ ' : '' }}{{ row.said?.says ?? 'all hold' }}
+          </td>
+        </ng-container>
+        <tr *matHeaderRowDef="COLUMNS" mat-header-row></tr>
+        <tr *matRowDef="let row; columns: COLUMNS" mat-row></tr>
+        <tr *matNoDataRow>
+          <td colspan="4" class="soft">No tuning for this neck is in the table yet. Make one at the Workbench.</td>
+        </tr>
+      </table>
+    </div>
   `,
   styleUrl: './tunings-view.scss',
 })

@@ -29,8 +29,8 @@ interface Fact {
     dl {
       display: grid;
       grid-template-columns: max-content 1fr;
-      gap: 2px var(--space-3);
-      margin: 4px 0 0;
+      gap: 0 var(--space-3);
+      margin: 2px 0 0;
       font-size: 15px;
       line-height: 1.3;
     }
@@ -70,10 +70,13 @@ export class ComingUp {
 
   private atTheNut({ nut }: PostPlan): Fact[] {
     if (nut === null) return [];
-    const { hang, vertical, downforce } = nut;
+    const { hang, vertical } = nut;
     return [
-      { label: 'over the nut', value: degrees(vertical), says: `presses ${say(this.measures.pull(downforce))} into its slot` },
-      { label: 'may hang there by', value: `${hang.likely.toFixed(0)} ¢`, says: `${sayBand(hang)}, an estimate: it lets go with a ping` },
+      {
+        label: 'hang at the nut',
+        value: `${hang.likely.toFixed(0)} ¢`,
+        says: `${sayBand(hang)} at ${degrees(vertical)}, an estimate: it lets go with a ping`,
+      },
     ];
   }
 
