@@ -20,7 +20,7 @@ interface Fact {
       @for (fact of facts(); track fact.label) {
         <dt>{{ fact.label }}</dt>
         <dd>
-          <b>{{ fact.value }}</b> <span class="soft">{{ fact.says }}</span>
+          <b>{{ fact.value }}</b>&ngsp;<span class="soft">{{ fact.says }}</span>
         </dd>
       }
     </dl>
