@@ -14,4 +14,9 @@ export class WayBack {
     const shown = this.bar.open(done, takeBack === undefined ? undefined : 'take back', position);
     if (takeBack !== undefined) shown.onAction().subscribe(() => void takeBack());
   }
+
+  /** What was told is over. */
+  forget(): void {
+    this.bar.dismiss();
+  }
 }

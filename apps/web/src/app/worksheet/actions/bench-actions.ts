@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { Router } from '@angular/router';
 import { printGauge } from '@gold-peg/craft/strings';
@@ -35,6 +35,11 @@ export class BenchActions {
   readonly said = signal('');
 
   private turn: Promise<unknown> = Promise.resolve();
+
+  constructor() {
+    // who leaves the worksheet leaves the way back with it
+    inject(DestroyRef).onDestroy(() => this.wayBack.forget());
+  }
 
   /** What is asked for while a step is being taken down waits for its turn, so that it meets the next step and not the same once more. */
   private inTurn(work: () => Promise<void>): Promise<void> {
@@ -118,16 +123,22 @@ export class BenchActions {
     });
   }
 
-  /** Tells what was done, and undoes it again where that is asked for: all that `work` took down, the last first. */
+  /**
+   * Tells what was done, and undoes it again where that is asked for: all that `work` took down, the last first. At another worksheet, or once something else was
+   * done, it is too late for that: steps are taken back in their order.
+   */
   private async withWayBack(said: string, work: () => Promise<unknown>): Promise<void> {
     const [stage, lane] = [this.desk.stage(), this.desk.lane()];
     const before = new Set(this.desk.sheet().standing.map(({ id }) => id));
     await work();
     const me = this.session.person()?.id;
     const done = this.desk.sheet().standing.filter(({ id, personId }) => personId === me && !before.has(id));
-    if (done.length === 0) return;
+    const [jobId, last] = [this.desk.file()?.job.id, done.at(-1)?.id];
+    if (last === undefined) return;
     this.wayBack.tell(said, () =>
       this.inTurn(async () => {
+        if (this.desk.file()?.job.id !== jobId || this.desk.sheet().standing.at(-1)?.id !== last)
+          return this.wayBack.tell('Something else was done since: take that back first');
         for (const { id } of done.reverse()) await this.desk.happens({ kind: 'undone', payload: { eventId: id } });
         await this.go(stage);
         this.desk.lane.set(lane);
