@@ -8,12 +8,12 @@ import { readPassport } from './instrument.js';
 import { containing } from './search.js';
 import { summariesFound } from './summaries.js';
 
-export const listInstruments: Handler<'listInstruments'> = async ({ store, query: { search = '', after, limit } }) => {
+export const listInstruments: Handler<'listInstruments'> = async ({ store, query: { search = '', ...page } }) => {
   const [instruments, count] = await Promise.all([
-    summariesFound(store, { search, after, limit }),
+    summariesFound(store, { search, ...page }),
     countSome(store, 'instrument WHERE search LIKE lower($1)', [containing(search)]),
   ]);
-  return { instruments, next: instruments.length < limit ? null : (instruments.at(-1)?.passport ?? null), count };
+  return { instruments, next: instruments.length < page.limit ? null : (instruments.at(-1)?.passport ?? null), count };
 };
 
 export const addInstrument: Handler<'addInstrument'> = async ({ store, body }) => {

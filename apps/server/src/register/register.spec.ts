@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 as uuidV7 } from 'uuid';
-import type { InstrumentSummary, Owner } from '@gold-peg/contract/register';
+import type { InstrumentSummary, Owner, RegisterOrder } from '@gold-peg/contract/register';
 import { RACK } from '../demo/rack.js';
 import { openHouse, type TestHouse } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
@@ -37,18 +37,35 @@ describe('the register', () => {
     expect(await find('_')).toEqual([]);
   });
 
-  it('comes page by page, each once and in order, with how many there are', async () => {
+  it.each<[RegisterOrder, (instrument: InstrumentSummary) => number | string]>([
+    ['passport', ({ passport }) => passport],
+    ['name', ({ name }) => name.toLowerCase()],
+    ['owner', ({ ownerName }) => ownerName?.toLowerCase() ?? ''],
+    ['strings', ({ fittedAt }) => fittedAt ?? ''],
+  ])('comes page by page in the order of %s, both ways, each once, with how many there are', async (order, key) => {
     const all = await find('');
-    const pages: number[] = [];
-    let after: number | null = 0;
-    while (after !== null) {
-      const { body } = await counter.ask('GET', `/api/instruments?limit=4&after=${after}`);
-      expect(body.count).toBe(all.length);
-      expect(body.instruments.length).toBeLessThanOrEqual(4);
-      pages.push(...body.instruments.map(({ passport }: InstrumentSummary) => passport));
-      after = body.next;
+    for (const way of ['asc', 'desc']) {
+      const pages: InstrumentSummary[] = [];
+      for (let next: number | null | undefined = undefined; next !== null;) {
+        const { body } = await counter.ask(
+          'GET',
+          `/api/instruments?limit=4&order=${order}&way=${way}${next === undefined ? '' : `&after=${next}`}`,
+        );
+        expect(body.count).toBe(all.length);
+        expect(body.instruments.length).toBeLessThanOrEqual(4);
+        pages.push(...(body.instruments as InstrumentSummary[]));
+        next = body.next as number | null;
+      }
+      if (way === 'desc') pages.reverse();
+      expect(new Set(pages.map(({ id }) => id)).size).toBe(all.length);
+      for (const [one, other] of pages.slice(1).map((after, index) => [pages[index], after] as const))
+        expect(key(one as InstrumentSummary) <= key(other)).toBe(true);
     }
-    expect(pages).toEqual(all.map(({ passport }) => passport));
+    const { body } = await counter.ask('GET', `/api/instruments?search=lantern&order=${order}&way=desc`);
+    expect(body.instruments.length).toBe(4);
+  });
+
+  it('lists owners page by page, each once and in order', async () => {
     const owners: string[] = [];
     for (let next: string | null = ''; next !== null;) {
       const { body } = await counter.ask('GET', `/api/owners?limit=2${next === '' ? '' : `&after=${next}`}`);

@@ -1,12 +1,12 @@
 import type { DataSource, EntityManager } from 'typeorm';
-import type { InstrumentSummary } from '@gold-peg/contract/register';
+import type { InstrumentSummary, OrderWay, RegisterOrder } from '@gold-peg/contract/register';
 import { containing } from './search.js';
 
 type Store = DataSource | EntityManager;
 type Row = Omit<InstrumentSummary, 'fittedAt'> & { fittedAt: Date | null };
 
 /** Summaries of some instruments, each with its owner, its latest setup and its open job. */
-const SUMMARIES = (some: string) => `
+const SUMMARIES = (some: string, order = 'i.passport') => `
   SELECT i.id, i.passport, i.name, i.facts, i.geometry->>'family' AS family, (i.geometry->'strings'->0->>'scaleMm')::float8 AS "scaleMm",
     jsonb_array_length(i.geometry->'strings') AS "stringCount", i.owner_id AS "ownerId", o.name AS "ownerName",
     s.set_name AS "currentSet", s.fitted_at AS "fittedAt", j.id AS "openJobId"
@@ -16,7 +16,7 @@ const SUMMARIES = (some: string) => `
     SELECT setup->>'setName' AS set_name, fitted_at FROM setup WHERE instrument_id = i.id ORDER BY fitted_at DESC LIMIT 1
   ) s ON true
   LEFT JOIN job j ON j.instrument_id = i.id AND j.state <> 'handed-over'
-  ORDER BY i.passport`;
+  ORDER BY ${order}`;
 
 const toSummary = ({ fittedAt, ...row }: Row): InstrumentSummary => ({ ...row, fittedAt: fittedAt?.toISOString() ?? null });
 
@@ -26,12 +26,36 @@ export async function summariesOf(store: Store, ids: readonly string[]): Promise
   return new Map(rows.map((row) => [row.id, toSummary(row)]));
 }
 
-/** Instruments that a search finds, by passport, from the one after `after` on. */
-export async function summariesFound(
-  store: Store,
-  { search, after, limit }: { search: string; after: number; limit: number },
-): Promise<InstrumentSummary[]> {
-  const some = `SELECT * FROM instrument WHERE passport > $2 AND search LIKE lower($1) ORDER BY passport LIMIT $3`;
-  const rows: Row[] = await store.query(SUMMARIES(some), [containing(search), after, limit]);
+/** What the indexes of the instruments are made of; the passport parts those that are alike. */
+const KEYS: Readonly<Record<RegisterOrder, (table: string) => string>> = {
+  passport: (table) => `${table}.passport`,
+  name: (table) => `lower(${table}.name)`,
+  owner: (table) => `lower(${table}.owner_name)`,
+  strings: (table) => `${table}.fitted_at`,
+};
+
+export interface Find {
+  search: string;
+  /** Passport of the instrument that was read last. */
+  after?: number | undefined;
+  limit: number;
+  order: RegisterOrder;
+  way: OrderWay;
+}
+
+/** Instruments that a search finds, in an order, from the one after `after` on. */
+export async function summariesFound(store: Store, { search, after, limit, order, way }: Find): Promise<InstrumentSummary[]> {
+  const [key, pattern] = [KEYS[order], containing(search)];
+  // found first and sorted then: all that match may stand at the end of the order, and the planner would read it from the start
+  const sought = pattern !== containing() && order !== 'passport';
+  const [found, from] = sought
+    ? ['WITH found AS MATERIALIZED (SELECT * FROM instrument WHERE search LIKE lower($1))', 'found']
+    : ['', 'instrument'];
+  const beyond = way === 'asc' ? '>' : '<';
+  const last = `SELECT ${key('l')}, l.passport FROM instrument l WHERE l.passport = $3`;
+  const further = after === undefined ? '' : `AND (${key('f')}, f.passport) ${beyond} (${last})`;
+  const inOrder = (table: string) => `${key(table)} ${way}, ${table}.passport ${way}`;
+  const some = `${found} SELECT f.* FROM ${from} f WHERE f.search LIKE lower($1) ${further} ORDER BY ${inOrder('f')} LIMIT $2`;
+  const rows: Row[] = await store.query(SUMMARIES(some, inOrder('i')), [pattern, limit, ...(after === undefined ? [] : [after])]);
   return rows.map(toSummary);
 }

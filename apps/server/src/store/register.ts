@@ -30,6 +30,9 @@ export class OwnerRow {
 @Entity('instrument')
 @Index('instrument_by_search', { synchronize: false })
 @Index('instrument_by_passport', { synchronize: false })
+@Index('instrument_by_name', { synchronize: false })
+@Index('instrument_by_owner_name', { synchronize: false })
+@Index('instrument_by_fitted_at', ['fittedAt', 'passport'])
 export class InstrumentRow {
   @PrimaryColumn('uuid') id!: string;
   @Column('integer', { unique: true }) @Generated('increment') passport!: number;
@@ -47,6 +50,10 @@ export class InstrumentRow {
   @Column('text') remark!: string;
   /** What it is found by: passport, name, kind and owner in small letters; written by the database alone. */
   @Column({ type: 'text', default: '', select: false, insert: false, update: false }) search!: string;
+  /** Its owner's name, or none; written by the database alone, to put the register in its order. */
+  @Column({ type: 'text', name: 'owner_name', default: '', select: false, insert: false, update: false }) ownerName!: string;
+  /** When its latest setup was fitted; written by the database alone. */
+  @Column({ type: 'timestamptz', name: 'fitted_at', default: '-infinity', select: false, insert: false, update: false }) fittedAt!: Date;
   @Column('integer') version!: number;
 }
 

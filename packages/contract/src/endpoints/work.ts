@@ -10,10 +10,12 @@ import {
   instrumentPage,
   methodsChange,
   newOwner,
+  orderWay,
   ownerDraft,
   ownerPage,
   ownerSchema,
   passportSchema,
+  registerOrder,
 } from '../register/index.js';
 import type { Endpoint } from './endpoint.js';
 import { bench, byId, front, page } from './shared.js';
@@ -64,9 +66,14 @@ export const WORK = {
     method: 'GET',
     path: '/api/instruments',
     room: 'register',
-    summary: 'Instruments, by passport number; search looks at names, owners and kinds',
+    summary: 'Instruments, by passport number, name, owner or age of their strings; search looks at names, owners and kinds',
     who: front,
-    query: z.object({ ...page, after: z.coerce.number().int().min(0).max(MOST_PASSPORT).default(0) }),
+    query: z.object({
+      ...page,
+      after: z.coerce.number().int().min(0).max(MOST_PASSPORT).optional(),
+      order: registerOrder.default('passport'),
+      way: orderWay.default('asc'),
+    }),
     reply: instrumentPage,
     status: 200,
   },

@@ -62,6 +62,12 @@ export type InstrumentSummary = z.infer<typeof instrumentSummary>;
 export const MOST_COUNTED = 1000;
 const counted = z.int().min(0).max(MOST_COUNTED);
 
+/** What the register can be put in order by: passport, name, owner's name, and how long the strings have been on. */
+export const registerOrder = z.enum(['passport', 'name', 'owner', 'strings']);
+export const orderWay = z.enum(['asc', 'desc']);
+export type RegisterOrder = z.infer<typeof registerOrder>;
+export type OrderWay = z.infer<typeof orderWay>;
+
 /** A page of the register. `next`: the passport after which it goes on; null at its end. `count`: how many are found in all. */
 export const instrumentPage = z.object({ instruments: z.array(instrumentSummary), next: z.int().nullable(), count: counted });
 export const ownerPage = z.object({ owners: z.array(ownerSchema), next: uuid.nullable(), count: counted });

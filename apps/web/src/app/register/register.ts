@@ -3,13 +3,17 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
+import { MatSortModule, type Sort } from '@angular/material/sort';
+import { MatTableModule } from '@angular/material/table';
+import { MatTooltipModule } from '@angular/material/tooltip';
 import { RouterLink } from '@angular/router';
-import { MOST_COUNTED } from '@gold-peg/contract/register';
+import { MOST_COUNTED, type RegisterOrder } from '@gold-peg/contract/register';
 import { debounceTime, distinctUntilChanged } from 'rxjs';
 import { Api } from '../server/api';
 import { Pages, sayCount } from '../server/pages';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
+import { UNSORTED } from '../ui/sorted';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
 import { TYPING_MS } from './owner-search';
@@ -22,7 +26,20 @@ const READ_AHEAD = 40;
 @Component({
   selector: 'peg-register',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Fact, MatButtonModule, MatInputModule, OwnersPanel, PlaceHeader, RouterLink, ScrollingModule, Trouble, UnderWay],
+  imports: [
+    Fact,
+    MatButtonModule,
+    MatInputModule,
+    MatSortModule,
+    MatTableModule,
+    MatTooltipModule,
+    OwnersPanel,
+    PlaceHeader,
+    RouterLink,
+    ScrollingModule,
+    Trouble,
+    UnderWay,
+  ],
   templateUrl: './register.html',
   styleUrl: './register.scss',
 })
@@ -30,11 +47,16 @@ export class Register {
   private readonly api = inject(Api);
   protected readonly search = signal('');
   protected readonly ROW_PX = 64;
-  protected readonly instruments = new Pages((search, after: number | undefined) =>
-    this.api
-      .call('listInstruments', { query: { search, ...(after === undefined ? {} : { after }) } })
-      .then(({ instruments: items, ...page }) => ({ items, ...page })),
-  );
+  protected readonly columns = ['passport', 'name', 'owner', 'strings'] satisfies RegisterOrder[];
+  /** By passport where nothing else is asked for: as the drawers stand. */
+  private readonly order = signal<Sort>(UNSORTED);
+  protected readonly instruments = new Pages((search, after: number | undefined) => {
+    const { active, direction } = this.order();
+    const sorted = direction === '' ? {} : { order: active as RegisterOrder, way: direction };
+    return this.api
+      .call('listInstruments', { query: { search, ...sorted, ...(after === undefined ? {} : { after }) } })
+      .then(({ instruments: items, ...page }) => ({ items, ...page }));
+  });
   protected readonly owners = new Pages((_search, after: string | undefined) =>
     this.api.call('listOwners', { query: after === undefined ? {} : { after } }).then(({ owners: items, ...page }) => ({ items, ...page })),
   );
@@ -63,6 +85,11 @@ export class Register {
   /** Reads on before the end of what was read comes into view. */
   protected nearEnd(firstShown: number): void {
     if (firstShown > this.rows().length - READ_AHEAD) void this.instruments.more();
+  }
+
+  protected sort(order: Sort): void {
+    this.order.set(order);
+    void this.instruments.find();
   }
 
   protected again(): void {
