@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, resource, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { dequal } from 'dequal';
@@ -22,6 +21,7 @@ import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
 import { pictureOf } from './kind-picture';
+import { NumberField } from '../ui/number-field';
 
 const PICTURE_PX = 400;
 /** A drag goes in steps that a steel rule can show. */
@@ -47,12 +47,12 @@ type PostMeasure = (typeof COLUMNS)[number]['key'];
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     BothVersions,
-    FormsModule,
     Headstock,
     MatButtonModule,
     MatInputModule,
     MatSelectModule,
     MeasuredWidth,
+    NumberField,
     PlaceHeader,
     RouterLink,
     Trouble,
@@ -152,6 +152,9 @@ export class HeadstockPage {
     lastAside: 'last post from the centre',
   } as const;
 
+  /** What is no number stays so, and is refused in words; the drawing keeps to the last that was one. */
+  protected readonly typed = (value: number | null): number => value ?? Number.NaN;
+
   protected changePost(index: number, key: PostMeasure, mm: number): void {
     this.movePost(index, { [key]: mm });
   }
@@ -195,9 +198,9 @@ export class HeadstockPage {
     this.edit((geometry) => ({ ...geometry, trees: geometry.trees.filter((_, at) => at !== index) }));
   }
 
-  protected setRow(side: Side, key: 'nutToFirst' | 'firstToLast' | 'firstAside' | 'lastAside', mm: number | null): void {
+  protected setRow(side: Side, key: 'nutToFirst' | 'firstToLast' | 'firstAside' | 'lastAside', mm: number): void {
     const geometry = this.sound();
-    if (geometry === null || mm === null) return;
+    if (geometry === null || Number.isNaN(mm)) return;
     const instrument = toInstrument(geometry);
     const row = measuredRow(instrument, side);
     if (row === null) return;

@@ -16,7 +16,8 @@ import { Shelf } from '../shelf/shelf';
 import { answerRow, sayNoAnswer, type AnswerRow } from './answer-rows';
 import { GaugeSolver, type SolverNews } from './gauge-solver';
 import { firstWish, questionOf, type Bench, type WishForm } from './wish-form';
-import { numberIn } from '../ui/number-in';
+import { OneOf } from '../ui/one-of';
+import { NumberField } from '../ui/number-field';
 
 export interface FinderData {
   title: string;
@@ -27,8 +28,14 @@ export interface FinderData {
 const TYPING_MS = 120;
 /** Pulls that strings bear, N. */
 const PULL_RANGE = { least: 5, most: 400 };
-const WEIGHT_WORDS = ['left free', 'counts once', 'counts twice', 'counts thrice'];
-const KINDS = ['either', 'smooth', 'wound'] as const;
+const WEIGHTS = [
+  { value: 0, label: 'free', says: 'left free' },
+  { value: 1, label: '1×', says: 'once' },
+  { value: 2, label: '2×', says: 'twice' },
+  { value: 3, label: '3×', says: 'thrice' },
+];
+const KINDS = (['either', 'smooth', 'wound'] as const).map((value) => ({ value, label: value }));
+type Kind = (typeof KINDS)[number]['value'];
 
 /** Asks for what the strings should do, and shows the best few choices with what each misses. */
 @Component({
@@ -43,12 +50,13 @@ const KINDS = ['either', 'smooth', 'wound'] as const;
     MatRadioModule,
     MatSelectModule,
     MatTooltipModule,
+    NumberField,
+    OneOf,
   ],
   templateUrl: './gauge-finder.html',
   styleUrl: './gauge-finder.scss',
 })
 export class GaugeFinder {
-  protected readonly numberIn = numberIn;
   protected readonly data = inject<FinderData>(MAT_DIALOG_DATA);
   private readonly dialog = inject<MatDialogRef<GaugeFinder, AnswerRow>>(MatDialogRef);
   private readonly solver = inject(GaugeSolver);
@@ -56,6 +64,8 @@ export class GaugeFinder {
   private readonly shelf = inject(Shelf);
   private readonly stopped = new Subject<void>();
 
+  protected readonly KINDS = KINDS;
+  protected readonly WEIGHTS = WEIGHTS;
   /** A select shows no choice for null. */
   protected readonly OLD = 'old';
   protected readonly ANY = 'any';
@@ -143,18 +153,12 @@ export class GaugeFinder {
     this.change({ totalN: value === null ? Number.NaN : this.newtonsOf(value) });
   }
 
-  protected nextKind(index: number): void {
-    this.change({
-      kinds: this.form().kinds.map((kind, at) => (at === index ? (KINDS[(KINDS.indexOf(kind) + 1) % KINDS.length] ?? kind) : kind)),
-    });
+  protected mayBe(index: number, picked: Kind): void {
+    this.change({ kinds: this.form().kinds.map((kind, at) => (at === index ? picked : kind)) });
   }
 
-  protected nextWeight(index: number): void {
-    this.change({ weights: this.form().weights.map((weight, at) => (at === index ? (weight + 1) % WEIGHT_WORDS.length : weight)) });
-  }
-
-  protected weightWord(weight: number | undefined): string {
-    return WEIGHT_WORDS[weight ?? 1] ?? '';
+  protected counts(index: number, picked: number): void {
+    this.change({ weights: this.form().weights.map((weight, at) => (at === index ? picked : weight)) });
   }
 
   protected take(row: AnswerRow): void {

@@ -12,7 +12,7 @@ import { sayProblem } from '../server/server-problem';
 import { Session } from '../session/session';
 import { StringTable } from '../string-table/string-table';
 import { A4_RANGE, readPitch, sayVerdicts, tuningRows, type TuningRow } from './tuning-rows';
-import { numberIn } from '../ui/number-in';
+import { NumberField } from '../ui/number-field';
 
 export interface TuningData {
   title: string;
@@ -40,12 +40,11 @@ const SCALE = { width: 240, semitones: 20 };
 @Component({
   selector: 'peg-tuning-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatDialogModule, MatInputModule, MatSelectModule],
+  imports: [MatButtonModule, MatDialogModule, MatInputModule, MatSelectModule, NumberField],
   templateUrl: './tuning-editor.html',
   styleUrl: './tuning-editor.scss',
 })
 export class TuningEditor {
-  protected readonly numberIn = numberIn;
   protected readonly data = inject<TuningData>(MAT_DIALOG_DATA);
   private readonly dialog = inject<MatDialogRef<TuningEditor, TunedNeck>>(MatDialogRef);
   private readonly measures = inject(Measures);

@@ -9,14 +9,17 @@ import { listGauges, printGauge } from '@gold-peg/craft/strings';
 import { fromInches, fromMillimetres, metres, toMillimetres, type Metres } from '@gold-peg/craft/units';
 import { NECK_CHOICES } from '../../ui/neck-choices';
 import { StringTable } from '../../string-table/string-table';
-import { numberIn } from '../../ui/number-in';
+import { OneOf } from '../../ui/one-of';
+import { NumberField } from '../../ui/number-field';
+
+const LOOKS = (['either', 'plain', 'wound'] as const).map((value) => ({ value, label: value }));
+type Look = (typeof LOOKS)[number]['value'];
 
 interface Line {
   reads: number | null;
-  looks: 'either' | 'plain' | 'wound';
+  looks: Look;
 }
 
-const LOOKS = ['either', 'plain', 'wound'] as const;
 /** Strings of these instruments lie in this range, mm. */
 const RANGE = { least: 0.12, most: 4.6 };
 
@@ -24,13 +27,13 @@ const RANGE = { least: 0.12, most: 4.6 };
 @Component({
   selector: 'peg-identify-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatInputModule, MatRadioModule, MatSelectModule],
+  imports: [MatButtonModule, MatInputModule, MatRadioModule, MatSelectModule, NumberField, OneOf],
   templateUrl: './identify-view.html',
   styleUrl: './identify-view.scss',
 })
 export class IdentifyView {
-  protected readonly numberIn = numberIn;
   private readonly table = inject(StringTable);
+  protected readonly LOOKS = LOOKS;
   protected readonly necks = NECK_CHOICES;
   protected readonly error = CALIPER.reading.value;
   protected readonly neckId = signal('electric-in-line');
@@ -106,12 +109,8 @@ export class IdentifyView {
     this.readings.update((lines) => lines.map((line, at) => (at === index ? { ...line, reads } : line)));
   }
 
-  protected nextLook(index: number): void {
-    this.readings.update((lines) =>
-      lines.map((line, at) =>
-        at === index ? { ...line, looks: LOOKS[(LOOKS.indexOf(line.looks) + 1) % LOOKS.length] ?? 'either' } : line,
-      ),
-    );
+  protected looks(index: number, looks: Look): void {
+    this.readings.update((lines) => lines.map((line, at) => (at === index ? { ...line, looks } : line)));
   }
 }
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatChipsModule, type MatChipSelectionChange } from '@angular/material/chips';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { neckReadings } from '@gold-peg/contract/pulls';
@@ -23,7 +24,7 @@ import { StageClock, WorksheetDesk } from '../desk';
 @Component({
   selector: 'peg-choose',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, CompareLanes, MatButtonModule, MatInputModule, MatSelectModule],
+  imports: [Caution, CompareLanes, MatButtonModule, MatChipsModule, MatInputModule, MatSelectModule],
   templateUrl: './choose.html',
   styleUrl: './choose.scss',
 })
@@ -120,6 +121,13 @@ export class Choose {
   protected readonly chips = computed(() =>
     this.desk.lanes().map(({ index, number }) => ({ index, number, on: this.desk.inJob()[index] !== false })),
   );
+  protected toggle({ isUserInput, source }: MatChipSelectionChange, lane: number): void {
+    if (!isUserInput) return;
+    this.desk.laidOut.togglePick(lane);
+    // the first that is picked leaves all others on, and the last that is taken out brings them back
+    source.selected = this.desk.inJob()[lane] !== false;
+  }
+
   protected readonly what = computed(() => {
     const [set, only] = [this.desk.candidate(), this.desk.laidOut.only()];
     if (set === null) return '';

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { MatInputModule } from '@angular/material/input';
@@ -13,6 +12,7 @@ import { Session } from '../../session/session';
 import type { WorksheetDesk } from '../desk';
 import { sayFor } from '../wind-words';
 import { readHand, type Readings } from './hand-readings';
+import { NumberField } from '../../ui/number-field';
 
 const PARTS = [
   { key: 'fistMm', name: 'fist', how: 'Make a fist on the bench as you would under a string. Measure its height with the steel rule.' },
@@ -28,7 +28,7 @@ const PARTS = [
 @Component({
   selector: 'peg-hand-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatDialogModule, MatInputModule],
+  imports: [MatButtonModule, MatDialogModule, MatInputModule, NumberField],
   templateUrl: './hand-dialog.html',
   styleUrl: './hand-dialog.scss',
 })

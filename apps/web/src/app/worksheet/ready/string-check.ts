@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { gaugeRead } from '@gold-peg/contract/bench-log';
@@ -10,12 +9,13 @@ import { Caliper } from '../../devices';
 import { Measures, say } from '../../preferences/measures';
 import { Drafts, WorksheetDesk } from '../desk';
 import { Readings } from './readings';
+import { NumberField } from '../../ui/number-field';
 
 /** Measures the string in hand, by the caliper or by what somebody types, and says whether it is the one that it should be. */
 @Component({
   selector: 'peg-string-check',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatInputModule],
+  imports: [MatButtonModule, MatInputModule, NumberField],
   templateUrl: './string-check.html',
   styleUrl: './string-check.scss',
 })
@@ -59,7 +59,8 @@ export class StringCheckPanel {
     if (planned !== null) this.caliper.press(planned);
   }
 
-  protected async take(): Promise<void> {
+  protected async take(submitted: Event): Promise<void> {
+    submitted.preventDefault();
     const { typed } = this.draft.value();
     if (typed === null) return this.draft.type({ typed, fault: `Type what the string measures, ${this.unit()}.` });
     const mm = this.unit() === 'in' ? toMillimetres(fromInches(typed)) : typed;

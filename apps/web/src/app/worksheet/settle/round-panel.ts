@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatSelectModule } from '@angular/material/select';
@@ -11,6 +10,7 @@ import { Drafts, StageClock, WorksheetDesk } from '../desk';
 import { CHART, roundsChart } from './rounds-chart';
 import { sayDrift } from './settle-words';
 import { Settling } from './settling';
+import { NumberField } from '../../ui/number-field';
 
 interface RoundTyped extends Pick<PitchRead, 'after' | 'retuned'> {
   lost: number | null;
@@ -21,7 +21,7 @@ interface RoundTyped extends Pick<PitchRead, 'after' | 'retuned'> {
 @Component({
   selector: 'peg-round-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule],
+  imports: [MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule, NumberField],
   templateUrl: './round-panel.html',
   styleUrl: './round-panel.scss',
 })
@@ -61,7 +61,8 @@ export class RoundPanel {
     this.draft.type({ ...this.draft.value(), fault: null, ...change });
   }
 
-  protected async note(): Promise<void> {
+  protected async note(submitted: Event): Promise<void> {
+    submitted.preventDefault();
     const { lost, after, retuned } = this.draft.value();
     if (this.desk.closed()) return;
     if (lost === null) return this.type({ fault: 'Type how many cents it lost, 0 if it stayed.' });

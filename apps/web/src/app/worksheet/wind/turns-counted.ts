@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { metres, toMillimetres } from '@gold-peg/craft/units';
+import { NumberField } from '../../ui/number-field';
 import { Drafts, WorksheetDesk } from '../desk';
 
 const MOST = 20;
@@ -11,21 +11,20 @@ const MOST = 20;
 @Component({
   selector: 'peg-turns-counted',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, MatButtonModule, MatInputModule],
-  template: `<form (ngSubmit)="keep()">
+  imports: [MatButtonModule, MatInputModule, NumberField],
+  template: `<form (submit)="keep($event)">
       <label for="counted">turns really on it</label>
       <mat-form-field class="field dense"
         ><input
           matInput
           id="counted"
           name="counted"
-          type="number"
           min="0"
           step="0.25"
           data-edit
           [disabled]="desk.closed()"
-          [ngModel]="draft.value()"
-          (ngModelChange)="draft.type($event)"
+          [pegNumber]="draft.value()"
+          (pegNumberChange)="draft.type($event)"
       /></mat-form-field>
       <button matButton type="submit" class="quiet" [disabled]="desk.closed()">count</button>
     </form>
@@ -79,7 +78,8 @@ export class TurnsCounted {
     return `posts ${signed(thicker, 2)} mm ± ${toMillimetres(metres(post.spread)).toFixed(2)}, your slack ${signed(percent, 0)} % ± ${(100 * hand.spread).toFixed(0)}`;
   });
 
-  protected async keep(): Promise<void> {
+  protected async keep(submitted: Event): Promise<void> {
+    submitted.preventDefault();
     const turns = this.draft.value();
     if (turns === null || this.fault() !== null) return;
     const forget = this.draft.forgetter();
