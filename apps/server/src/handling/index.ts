@@ -1,2 +1,2 @@
 export { type Asked, type Handler, type Handlers, signedIn, type StreamHandler } from './handler.js';
-export { Refusal } from './refusal.js';
+export { Refusal, refuseField } from './refusal.js';

@@ -9,3 +9,6 @@ export class Refusal extends Error {
     this.problem = { ...problem(kind, detail, extra.fields), ...(extra.current === undefined ? {} : { current: extra.current }) };
   }
 }
+
+/** One field of what was asked for cannot be so. */
+export const refuseField = (field: string, says: string) => new Refusal('invalid', `${field} ${says}`, { fields: [{ field, says }] });

@@ -1,7 +1,7 @@
 import type { DataSource } from 'typeorm';
 import { fromInstrument, type Geometry, type Passport } from '@gold-peg/contract/register';
 import { archetype, instrumentOf } from '@gold-peg/craft/archetypes';
-import { type Handler, Refusal } from '../handling/index.js';
+import { type Handler, Refusal, refuseField } from '../handling/index.js';
 import { addOnce, InstrumentRow, isSame, OwnerRow } from '../store/index.js';
 import { countSome } from './count-some.js';
 import { readPassport } from './instrument.js';
@@ -78,5 +78,3 @@ async function requireOwner(store: DataSource, id: string | null): Promise<void>
   const known = await store.getRepository(OwnerRow).existsBy({ id });
   if (!known) throw refuseField('ownerId', 'must be an owner in the register');
 }
-
-const refuseField = (field: string, says: string) => new Refusal('invalid', `${field} ${says}`, { fields: [{ field, says }] });

@@ -1,6 +1,6 @@
 import type { DataSource } from 'typeorm';
 import type { SetRow, StringTableFile } from '@gold-peg/contract/strings';
-import { type Handler, Refusal } from '../handling/index.js';
+import { type Handler, Refusal, refuseField } from '../handling/index.js';
 import { addOnce, isSame, StringEntryRow, StringLineRow, StringSetRow, TuningEntryRow } from '../store/index.js';
 import { misfit } from './misfit.js';
 import { toSetColumns, toStoredSet, toStoredString, toStringColumns } from './rows.js';
@@ -68,5 +68,3 @@ async function misfits(store: DataSource, { stringIds, family }: SetRow): Promis
 async function requireLine(store: DataSource, id: string): Promise<void> {
   if (!(await store.getRepository(StringLineRow).existsBy({ id }))) throw refuseField('lineId', 'must be a line of the table');
 }
-
-const refuseField = (field: string, says: string) => new Refusal('invalid', `${field} ${says}`, { fields: [{ field, says }] });

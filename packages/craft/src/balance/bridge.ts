@@ -1,3 +1,4 @@
+import { fundamentalAt, tensionFor, type Stretchable } from '../tension/index.js';
 import { hertz, metres, newtons, type Hertz, type KilogramsPerMetre, type Metres, type Newtons, type Radians } from '../units/index.js';
 import { reach, type Reach } from './lever.js';
 
@@ -54,15 +55,14 @@ export function speaking({ saddleOffset, saddleHeight, scaleLength }: BridgeStri
 export const springReach = ({ arm }: Springs, claw: Metres, angle: Radians): Reach => reach({ x: 0, y: -arm }, { x: claw, y: -arm }, angle);
 
 /** Pull at which a string of this speaking length sounds so: T (1 + T/EA) = μ₀ (2 L f)². */
-export function pullFor({ stiffness, restDensity }: BridgeString, length: Metres, frequency: Hertz): Newtons {
-  const needed = restDensity * (2 * length * frequency) ** 2;
-  return newtons((stiffness / 2) * (Math.sqrt(1 + (4 * needed) / stiffness) - 1));
-}
+export const pullFor = (string: BridgeString, length: Metres, frequency: Hertz): Newtons => tensionFor(frequency, length, thinning(string));
 
 /** The inverse: 0 Hz for a slack string. */
-export function frequencyFor({ stiffness, restDensity }: BridgeString, length: Metres, pull: Newtons): Hertz {
-  return hertz(Math.sqrt((pull * (1 + pull / stiffness)) / restDensity) / (2 * length));
-}
+export const frequencyFor = (string: BridgeString, length: Metres, pull: Newtons): Hertz =>
+  pull === 0 ? hertz(0) : fundamentalAt(pull, length, thinning(string));
+
+/** Strings of a bridge are reckoned by their rest lengths, steel as well: as they stretch they thin. */
+const thinning = ({ stiffness, restDensity }: BridgeString): Stretchable => ({ stiffness, linearDensity: restDensity, thins: true });
 
 /** Length without pull of a string that is pulled so. */
 export const restFor = ({ stiffness, extra }: BridgeString, length: Metres, pull: Newtons): Metres =>

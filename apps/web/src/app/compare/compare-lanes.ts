@@ -4,13 +4,14 @@ import type { Comparison } from '@gold-peg/craft/gauges';
 import { CONCERT_A4, type Hertz } from '@gold-peg/craft/units';
 import { Measures } from '../preferences/measures';
 import { LaneBadge } from '../ui/lane-badge';
+import { LaneButton } from '../ui/lane-button';
 import { axisOf, compareRows, MOST_SEMITONES } from './compare-rows';
 
 /** One set against another, string by string, each in its lane: pull, feel, slot, and what is left to the safe note. */
 @Component({
   selector: 'peg-compare-lanes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LaneBadge, MatButtonModule],
+  imports: [LaneBadge, LaneButton, MatButtonModule],
   templateUrl: './compare-lanes.html',
   styleUrl: './compare-lanes.scss',
 })

@@ -13,7 +13,7 @@ import { degrees } from '../preferences/measures';
 import { Session } from '../session/session';
 import { Api } from '../server/api';
 import { Keeper } from '../server/keeper';
-import { sayProblem } from '../server/server-problem';
+import { troubleOf } from '../server/server-problem';
 import { BothVersions } from '../ui/both-versions';
 import { differences } from '../ui/differences';
 import { MeasuredWidth } from '../ui/measured-width';
@@ -76,10 +76,7 @@ export class HeadstockPage {
     params: () => ({ id: this.id() }),
     loader: ({ params }) => this.api.call('passport', { params }),
   });
-  protected readonly trouble = computed(() => {
-    const error = this.passport.error();
-    return error === undefined ? null : sayProblem(error.cause ?? error);
-  });
+  protected readonly trouble = computed(() => troubleOf(this.passport));
   protected readonly saved = computed(() => (this.passport.hasValue() ? this.passport.value() : null));
   protected readonly geometry = linkedSignal<Geometry | null>(() => this.saved()?.geometry ?? null);
   /** The last geometry that holds together: what is drawn. */

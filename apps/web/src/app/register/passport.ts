@@ -10,7 +10,7 @@ import { Measures, say } from '../preferences/measures';
 import { sayLeft } from '../preferences/slack-words';
 import { Api } from '../server/api';
 import { Session } from '../session/session';
-import { sayProblem } from '../server/server-problem';
+import { troubleOf } from '../server/server-problem';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
@@ -40,10 +40,7 @@ export class PassportPage {
     params: () => ({ id: this.id() }),
     loader: ({ params }) => this.api.call('passport', { params }),
   });
-  protected readonly trouble = computed(() => {
-    const error = this.passport.error();
-    return error === undefined ? null : sayProblem(error.cause ?? error);
-  });
+  protected readonly trouble = computed(() => troubleOf(this.passport));
   protected readonly mayWork = inject(Session).mayWork;
   protected readonly editing = signal(false);
 

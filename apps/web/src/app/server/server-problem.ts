@@ -21,6 +21,12 @@ export const serverAway = () =>
     true,
   );
 
+/** What kept a resource from being read, in a sentence; null where nothing did. */
+export const troubleOf = ({ error }: { error: () => Error | undefined }): string | null => {
+  const thrown = error();
+  return thrown === undefined ? null : sayProblem(thrown.cause ?? thrown);
+};
+
 /** A sentence for people, whatever was thrown. */
 export const sayProblem = (error: unknown): string =>
   error instanceof ServerProblem ? error.problem.detail : 'Something went wrong in this page. Reload it; nothing you ticked is lost.';

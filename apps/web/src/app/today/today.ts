@@ -6,7 +6,7 @@ import { BenchDatabase } from '../bench-log/bench-database';
 import { Api } from '../server/api';
 import { Connection } from '../server/connection';
 import { LiveFeed } from '../feed/live-feed';
-import { sayProblem } from '../server/server-problem';
+import { troubleOf } from '../server/server-problem';
 import { Caution } from '../ui/caution';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
@@ -47,9 +47,7 @@ export class Today {
       .filter(({ file }) => file.job.state !== 'handed-over')
       .map(({ jobId, file }) => ({ jobId, passport: String(file.passport.passport).padStart(4, '0'), name: file.passport.name })),
   );
-  protected readonly trouble = computed(() =>
-    this.jobs.error() === undefined ? null : sayProblem(this.jobs.error()?.cause ?? this.jobs.error()),
-  );
+  protected readonly trouble = computed(() => troubleOf(this.jobs));
   private readonly rows = computed(() => (this.jobs.hasValue() ? this.jobs.value().map((job) => jobRow(job, this.now())) : []));
   protected readonly onBench = computed(() => this.rows().filter(({ job }) => job.state === 'on-bench'));
   protected readonly waiting = computed(() => this.rows().filter(({ job }) => job.state === 'waiting'));

@@ -1,10 +1,14 @@
-import { Component, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { userEvent } from 'vitest/browser';
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { NumberField } from './number-field';
 
-@Component({ imports: [NumberField], template: `<input [pegNumber]="rounded()" (pegNumberChange)="kept.set($event)" />` })
+@Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NumberField],
+  template: `<input [pegNumber]="rounded()" (pegNumberChange)="kept.set($event)" />`,
+})
 class Page {
   readonly kept = signal<number | null>(61);
   readonly rounded = () => (this.kept() === null ? null : Math.round(Number(this.kept()) * 10) / 10);

@@ -3,6 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import type { StringStage } from '@gold-peg/craft/worksheet';
 import { Measures } from '../../preferences/measures';
 import { LaneBadge } from '../../ui/lane-badge';
+import { LaneButton } from '../../ui/lane-button';
 import { MarkSwatch } from '../../ui/mark-swatch';
 import { WorksheetDesk } from '../desk';
 import { STAGE_NAMES } from '../stage-rule';
@@ -14,7 +15,7 @@ import { stageRows } from './stage-rows';
 @Component({
   selector: 'peg-stage-lanes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DropBars, LaneBadge, MarkSwatch, MatButtonModule, Stands],
+  imports: [DropBars, LaneBadge, LaneButton, MarkSwatch, MatButtonModule, Stands],
   templateUrl: './stage-lanes.html',
   styleUrl: './stage-lanes.scss',
 })

@@ -5,6 +5,7 @@ import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { Measures } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
 import { LaneBadge } from '../../ui/lane-badge';
+import { LaneButton } from '../../ui/lane-button';
 import { MeasuredWidth } from '../../ui/measured-width';
 import { WorksheetDesk } from '../desk';
 import { stageRows, Stands } from '../lanes';
@@ -25,7 +26,7 @@ const laneHeightFor = (count: number): number =>
 @Component({
   selector: 'peg-look-over',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, FindingForm, FindingsList, LaneBadge, MatButtonModule, MeasuredWidth, MeasureField, NowPanel, Stands],
+  imports: [Caution, FindingForm, FindingsList, LaneBadge, LaneButton, MatButtonModule, MeasuredWidth, MeasureField, NowPanel, Stands],
   templateUrl: './look-over.html',
   styleUrl: './look-over.scss',
 })

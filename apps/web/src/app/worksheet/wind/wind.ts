@@ -13,6 +13,7 @@ import { sayLeft, SCHOOLS } from '../../preferences/slack-words';
 import { Session } from '../../session/session';
 import { Caution } from '../../ui/caution';
 import { LaneBadge } from '../../ui/lane-badge';
+import { LaneButton } from '../../ui/lane-button';
 import { MeasuredWidth } from '../../ui/measured-width';
 import { CutRule } from '../cut';
 import { BenchActions, sayHeldUp } from '../actions';
@@ -39,6 +40,7 @@ const HEAD_PX = 28;
     FormsModule,
     Headstock,
     LaneBadge,
+    LaneButton,
     MatButtonModule,
     MatMenuModule,
     MeasuredWidth,
