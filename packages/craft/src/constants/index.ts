@@ -23,4 +23,5 @@ export { DRIFT, ROUNDS } from './settling.js';
 export { FLOATING } from './floating.js';
 export { BANDS, BEFORE_MEASURING, HEARING } from './knowing.js';
 export { CUTTING, KINDS_OF_STRING, MINUTES, SETTLING_TIME } from './practice.js';
+export { PEGS, RINGS, SETTLING_OF } from './simulated.js';
 export { LOW_OVER_SADDLE, SADDLE_SIDES, type SaddleSide } from './saddle.js';

@@ -9,6 +9,8 @@ export interface Listening {
   sampleRate: number;
   /** Pitches that are expected: only 600 cents about each are searched. Empty: anything. */
   targets: readonly Hertz[];
+  /** Average spectrum of an excerpt of the same length while nothing sounded; null where none was learned. */
+  background?: Float64Array | null;
 }
 
 /** A pitch heard in one excerpt. */
@@ -28,9 +30,9 @@ const MOST_PARTIALS = 30;
 const FITTED = 6;
 
 /** Hears one plucked string; null where nothing stands out of the noise. */
-export function detectPitch({ excerpt, sampleRate, targets }: Listening): Heard | null {
+export function detectPitch({ excerpt, sampleRate, targets, background = null }: Listening): Heard | null {
   const spectrum = spectrumOf(excerpt, sampleRate);
-  const peaks = peaksOf(spectrum);
+  const peaks = peaksOf(spectrum, background);
   const candidates = candidatesOf(peaks, targets)
     .flatMap((f0) =>
       STIFFNESSES.map((inharmonicity) => ({ f0, inharmonicity, score: scoreOf(peaks, { f0, inharmonicity }, spectrum.bin) })),

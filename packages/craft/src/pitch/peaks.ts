@@ -18,8 +18,11 @@ const CLEAR = 5;
 /** Power of the magnitude that makes the top of a Hann peak a parabola. */
 const POWER = 0.23;
 
-/** Peaks that stand well above the noise about them, their frequency and height from a parabola through three bins of a power of the magnitude. */
-export function peaksOf({ magnitudes, bin }: Spectrum): Peak[] {
+/** What sounds all the time, as a spectrum of the same size: a peak that stands out of it by less than this many times, near it, is no string. */
+const OVER_BACKGROUND = { times: 2, bins: 2 };
+
+/** Peaks that stand well above the noise about them and above what sounds all the time, their frequency and height from a parabola through three bins of a power of the magnitude. */
+export function peaksOf({ magnitudes, bin }: Spectrum, background: Float64Array | null = null): Peak[] {
   const last = Math.min(magnitudes.length - 3, Math.ceil(HIGHEST_HZ / bin));
   const noise = noiseOf(magnitudes, last);
   const peaks: Peak[] = [];
@@ -28,13 +31,20 @@ export function peaksOf({ magnitudes, bin }: Spectrum): Peak[] {
     const [below, above] = [magnitudes[k - 1] ?? 0, magnitudes[k + 1] ?? 0];
     if (!(here > below && here >= above)) continue;
     const floor = noise[Math.floor(k / NEIGHBOURHOOD)] ?? 0;
-    if (here <= CLEAR * floor) continue;
+    if (here <= CLEAR * floor || here <= OVER_BACKGROUND.times * mostAbout(background, k)) continue;
     const [a, b, c] = [below ** POWER, here ** POWER, above ** POWER];
     const off = (a - c) / (2 * (a - 2 * b + c));
     const top = b - ((a - c) * off) / 4;
     peaks.push({ frequency: (k + off) * bin, magnitude: top ** (1 / POWER), above: here / Math.max(floor, Number.MIN_VALUE) });
   }
   return peaks;
+}
+
+function mostAbout(background: Float64Array | null, k: number): number {
+  if (background === null) return 0;
+  let most = 0;
+  for (let each = k - OVER_BACKGROUND.bins; each <= k + OVER_BACKGROUND.bins; each++) most = Math.max(most, background[each] ?? 0);
+  return most;
 }
 
 /** Noise by blocks of the spectrum: a low percentile of each block and its neighbours, so that partials do not count. */

@@ -1,0 +1,157 @@
+import { describe, expect, it } from 'vitest';
+import { pluck } from '../sound/index.js';
+import { hertz } from '../units/index.js';
+import { Ear, whichString, type Moment } from './index.js';
+import { Ring } from './ring.js';
+
+const RATE = 48_000;
+
+function seeded(seed: number): () => number {
+  let state = seed;
+  return () => (state = (state * 1_664_525 + 1_013_904_223) % 2 ** 32) / 2 ** 32;
+}
+const normal = (chance: () => number) => Math.sqrt(-2 * Math.log(chance() + 1e-12)) * Math.cos(2 * Math.PI * chance());
+const off = (frequency: number, from: number) => 1200 * Math.log2(frequency / from);
+
+interface Event {
+  at: number;
+  pitch: number;
+  ring?: number;
+  strength?: number;
+}
+
+/** A take: plucks over a soft hiss, with or without a hum of the mains that is always there. */
+function take(seconds: number, events: readonly Event[], { hum = 0, seed = 1, rate = RATE } = {}): Float32Array {
+  const chance = seeded(seed);
+  const samples = Float32Array.from({ length: Math.round(seconds * rate) }, (_, index) => {
+    const turn = (2 * Math.PI * index) / rate;
+    return 0.0005 * normal(chance) + hum * (Math.sin(50 * turn) + 0.5 * Math.sin(100 * turn + 1) + 0.4 * Math.sin(150 * turn));
+  });
+  for (const { at, pitch, ring = 6, strength = 0.3 } of events) {
+    const begins = Math.round(at * rate);
+    const sound = pluck({ first: hertz(pitch), inharmonicity: 1e-4, at: 0.17, ring, seconds: seconds - at, sampleRate: rate }, chance);
+    sound.forEach((sample, index) => (samples[begins + index] = (samples[begins + index] ?? 0) + strength * sample));
+  }
+  return samples;
+}
+
+function hear(samples: Float32Array, rate = RATE, block = 128): Moment[] {
+  const ear = new Ear(rate);
+  const moments: Moment[] = [];
+  for (let from = 0; from < samples.length; from += block) moments.push(...ear.hear(samples.subarray(from, from + block)));
+  return moments;
+}
+const logged = (moments: readonly Moment[]) => moments.flatMap(({ time, plucked }) => (plucked === null ? [] : [{ time, ...plucked }]));
+
+describe('an ear at the bench', () => {
+  it.each([
+    [41.2, 0.6],
+    [82.41, 0.5],
+    [196, 0.35],
+    [329.63, 0.35],
+    [659.26, 0.35],
+  ])('shows %d Hz live within %d s of the pluck, and logs it once, to half a cent', (pitch, soon) => {
+    const ear = new Ear(RATE);
+    ear.expect(hertz(pitch));
+    const moments = ear.hear(take(2.2, [{ at: 0.5, pitch }]));
+    const first = moments.find(({ live }) => live !== null);
+    expect((first?.time ?? 9) - 0.5).toBeLessThan(soon);
+    expect(Math.abs(off(first?.live?.frequency ?? 1, pitch))).toBeLessThan(5);
+    expect(logged(moments)).toHaveLength(1);
+    expect(Math.abs(off(logged(moments)[0]?.frequency ?? 1, pitch))).toBeLessThan(0.5);
+    expect((logged(moments)[0]?.time ?? 9) - 0.5).toBeLessThan(1.2);
+  });
+
+  it('hears each pluck of a row as its own, also over the one before', () => {
+    const heard = logged(
+      hear(
+        take(
+          7,
+          [
+            { at: 0.4, pitch: 110 },
+            { at: 2.2, pitch: 146.83 },
+            { at: 4, pitch: 110.5 },
+          ],
+          { seed: 3 },
+        ),
+      ),
+    );
+    expect(heard).toHaveLength(3);
+    for (const [index, pitch] of [110, 146.83, 110.5].entries())
+      expect(Math.abs(off(heard[index]?.frequency ?? 1, pitch))).toBeLessThan(1.5);
+  });
+
+  it.each([0, 0.02])('takes no hum of %d for a string, and hears a short high note beside it', (hum) => {
+    const moments = hear(take(6, [{ at: 2, pitch: 880, ring: 1.5 }], { hum, seed: 5 }));
+    expect(logged(moments)).toHaveLength(1);
+    expect(Math.abs(off(logged(moments)[0]?.frequency ?? 1, 880))).toBeLessThan(1);
+    // the note has died at three seconds and a half: the hum does not take its place
+    for (const { time, live } of moments) if (live !== null && time > 3.5) expect(Math.abs(off(live.frequency, 880))).toBeLessThan(30);
+  });
+
+  it.each<[string, (at: number, chance: () => number) => number]>([
+    ['silence', () => 0],
+    ['noise', (_, chance) => 0.1 * normal(chance)],
+    ['taps', (at, chance) => 0.5 * normal(chance) * Math.exp(-60 * (at % 0.7))],
+    [
+      'a motor that starts',
+      (at, chance) =>
+        (at < 1 ? 0 : 0.2 * Math.sin(2 * Math.PI * 98 * at) + 0.1 * Math.sin(2 * Math.PI * 196 * at)) + 0.001 * normal(chance),
+    ],
+  ])('logs nothing of %s', (_, sound) => {
+    const chance = seeded(9);
+    const moments = hear(Float32Array.from({ length: 4 * RATE }, (__, index) => sound(index / RATE, chance)));
+    expect(moments.length).toBeGreaterThan(90);
+    expect(logged(moments)).toEqual([]);
+  });
+
+  it('says the same however its blocks are cut, and at other rates', () => {
+    const samples = take(2, [{ at: 0.3, pitch: 220 }], { seed: 11 });
+    expect(hear(samples, RATE, 4096)).toEqual(hear(samples, RATE, 131));
+    for (const rate of [44_100, 22_050, 96_000]) {
+      const [one] = logged(hear(take(2, [{ at: 0.3, pitch: 220 }], { rate, seed: 13 }), rate));
+      expect(Math.abs(off(one?.frequency ?? 1, 220))).toBeLessThan(0.5);
+    }
+    expect(() => new Ear(4000)).toThrow('between 8000 and 192000');
+  });
+
+  it('keeps the last samples in their order', () => {
+    const ring = new Ring(4);
+    ring.push(Float32Array.of(1, 2, 3));
+    expect(ring.last(4)).toBeNull();
+    ring.push(Float32Array.of(4, 5, 6));
+    expect([...(ring.last(4) ?? [])]).toEqual([3, 4, 5, 6]);
+    expect([...(ring.last(2) ?? [])]).toEqual([5, 6]);
+  });
+});
+
+describe('which string was plucked', () => {
+  const SIX = [329.63, 246.94, 196, 146.83, 110, 82.41].map((pitch) => ({
+    target: hertz(pitch),
+    last: null as ReturnType<typeof hertz> | null,
+  }));
+  const up = SIX.map((string) => ({ ...string, last: string.target }));
+
+  it('is the one that stands there, whatever is in hand', () => {
+    for (const [index, { target }] of up.entries())
+      for (const inHand of [0, 3, null]) expect(whichString(hertz(target * 2 ** (8 / 1200)), up, inHand)?.string).toBe(index);
+  });
+
+  it('is the one in hand, as it comes up from slack, past the notes of lower ones that were not heard', () => {
+    for (const pitch of [60, 82.41, 110, 200, 300, 329]) expect(whichString(hertz(pitch), SIX, 0)?.string).toBe(0);
+  });
+
+  it('is no other string that stands elsewhere, and none at all above all of them', () => {
+    const coming = up.map((string, index) => (index === 1 ? { ...string, last: hertz(180) } : string));
+    expect(whichString(hertz(215), coming, 1)?.string).toBe(1);
+    expect(whichString(hertz(110.4), coming, 1)?.string).toBe(4);
+    expect(whichString(hertz(1500), up, 0)).toBeNull();
+  });
+
+  it('is as sure as the strings lie apart', () => {
+    const clear = whichString(hertz(110), up, 5)?.probability ?? 0;
+    const close = up.map((string, index) => (index === 4 ? { ...string, last: hertz(83.2) } : string));
+    expect(clear).toBeGreaterThan(0.9);
+    expect(whichString(hertz(82.8), close, null)?.probability ?? 1).toBeLessThan(0.75);
+  });
+});

@@ -1,0 +1,48 @@
+import { HEARING } from '../constants/index.js';
+import type { Hertz } from '../units/index.js';
+
+/** A string of the instrument, as the ear may meet it. */
+export interface Candidate {
+  /** Where it is to end up. */
+  target: Hertz;
+  /** Where it was when it was heard last in this job; null where it was not. */
+  last: Hertz | null;
+}
+
+/** The string that was plucked, zero-based, and how likely it is that one. */
+export interface Which {
+  string: number;
+  probability: number;
+}
+
+/** Where a string can stand that was not heard yet: from slack to a little over its note, cents. */
+const ANYWHERE = { low: -3600, high: 300 };
+
+/** What is no string may sound anywhere within six octaves, cents. */
+const ANY_SOUND = 7200;
+
+/**
+ * Which string sounds, by Bayes: a string stays where it was heard last, but for the one in hand, whose peg is being turned; one that was not heard yet may be anywhere
+ * from slack to its note. Null where it can be none of them.
+ */
+export function whichString(heard: Hertz, strings: readonly Candidate[], inHand: number | null): Which | null {
+  const posteriors = strings.map(({ target, last }, index) => {
+    const prior = index === inHand ? HEARING.inHand.value : (1 - HEARING.inHand.value) / Math.max(1, strings.length - 1);
+    return prior * density(heard, target, last, index === inHand);
+  });
+  const elsewhere = HEARING.elsewhere.value / ANY_SOUND;
+  const most = Math.max(...posteriors, elsewhere);
+  const best = posteriors.indexOf(most);
+  return best < 0 ? null : { string: best, probability: most / posteriors.reduce((sum, each) => sum + each, elsewhere) };
+}
+
+/** Per cent of pitch. A string that was heard is looked for about its place, more widely upwards where its peg is in the hand. */
+function density(heard: Hertz, target: Hertz, last: Hertz | null, inHand: boolean): number {
+  const off = 1200 * Math.log2(heard / target);
+  const anywhere = off >= ANYWHERE.low && off <= ANYWHERE.high ? 1 / (ANYWHERE.high - ANYWHERE.low) : 0;
+  if (last === null) return anywhere;
+  const spread = inHand ? HEARING.turnedBetween.value : HEARING.strays.value;
+  const z = (1200 * Math.log2(heard / last)) / spread;
+  const strayed = HEARING.moved.value;
+  return (1 - strayed) * (Math.exp(-(z * z) / 2) / (spread * Math.sqrt(2 * Math.PI))) + strayed * anywhere;
+}

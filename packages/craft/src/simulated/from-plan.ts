@@ -1,0 +1,57 @@
+import { DRIFT, PEGS, ROUNDS, SETTLING_OF } from '../constants/index.js';
+import type { WindPlan } from '../procedure/index.js';
+import { takeUp, rotationFor } from '../post/index.js';
+import type { StringProperties } from '../strings/index.js';
+import { cents, metres, newtons, radians, type Metres, type Newtons } from '../units/index.js';
+import { handStrength } from './chance.js';
+import { strungUp, type SimulatedString, type StringState } from './string-state.js';
+
+export interface Strung {
+  plan: WindPlan;
+  string: StringProperties;
+  scale: Metres;
+  gearRatio: number;
+  /** Null where anchor and wraps hold. */
+  holds: Newtons | null;
+}
+
+/** A string that was wound as planned and hangs just taut, and how it will behave: each a little otherwise, by `chance`. */
+export function wound(
+  { plan, string, scale, gearRatio, holds }: Strung,
+  chance: () => number,
+): { of: SimulatedString; state: StringState } {
+  const varied = (typical: number, spread: number) => typical * handStrength(chance, spread);
+  const soft = string.thins;
+  const of: SimulatedString = {
+    string,
+    scale,
+    path: plan.stretch.path,
+    pastNut: pastNut(plan),
+    drawn: drawnBy(plan, gearRatio),
+    backlash: varied(PEGS.backlash.value, 0.3) / 360,
+    grip: Math.exp(varied(PEGS.friction.value, 0.3) * (plan.kind === 'post' && plan.nut !== null ? plan.nut.total : radians(0.1))),
+    firstDrop: cents(varied(soft ? SETTLING_OF.polymer.value : ROUNDS.typicalFirstDrop.value, 0.3)),
+    remainder: cents(varied(ROUNDS.typicalRemainder.value, 0.3)),
+    kept: Math.min(0.7, varied(SETTLING_OF.kept.value, 0.2)),
+    creep: cents(varied(soft ? DRIFT.amplitude.value : SETTLING_OF.steelCreep.value, 0.3)),
+    onset: DRIFT.onset.value,
+    holds,
+  };
+  const taut = newtons(plan.load.pull * PEGS.taut.value);
+  return { of, state: strungUp(of, taut, buttonAt(plan, gearRatio, taut)) };
+}
+
+const pastNut = (plan: WindPlan): Metres => (plan.kind === 'post' ? plan.geometry.nutToPost : metres(0.02));
+
+function drawnBy(plan: WindPlan, gearRatio: number): (button: number) => Metres {
+  if (plan.kind === 'clamp') return (button) => metres((button * plan.screw.used) / plan.screw.turns);
+  return (button) => takeUp(radians(Math.max(0, (2 * Math.PI * button) / gearRatio)), plan.geometry);
+}
+
+/** Turns of the button at which it pulls so: at its note it has drawn what the plan says, less what the rest of the stretch takes. */
+function buttonAt(plan: WindPlan, gearRatio: number, pull: Newtons): number {
+  const left = plan.stretch.path * (plan.load.strain - (plan.load.strain * pull) / plan.load.pull);
+  if (plan.kind === 'clamp') return ((plan.screw.used - left) / plan.screw.used) * plan.screw.turns;
+  const rotation = (2 * Math.PI * plan.buttonTurns) / gearRatio;
+  return (rotationFor(metres(Math.max(0, takeUp(radians(rotation), plan.geometry) - left)), plan.geometry) / (2 * Math.PI)) * gearRatio;
+}

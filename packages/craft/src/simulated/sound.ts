@@ -1,0 +1,29 @@
+import { RINGS } from '../constants/index.js';
+import { pluck } from '../sound/index.js';
+import { pitchNow, pullsOf, type SimulatedString, type StringState } from './string-state.js';
+
+/** Where a hand plucks, as a share of the length from the bridge, and how far it strays. */
+const AT = { low: 0.13, high: 0.23 };
+
+/**
+ * B of a stiff string, f_n = n f0 √(1 + B n²): π³ E d⁴ / (64 T L²), which is π² EA d² / (16 T L²) for a round core of diameter d. A winding adds mass and hardly any
+ * stiffness.
+ */
+export function inharmonicityOf({ string, scale }: SimulatedString, pull: number): number {
+  const diameter = string.core ?? string.gauge;
+  return (Math.PI ** 2 * string.stiffness * diameter ** 2) / (16 * pull * scale ** 2);
+}
+
+/** What a microphone hears of a pluck; silence where it hangs slack. `chance`: evenly between 0 and 1. */
+export function soundOf(
+  of: SimulatedString,
+  state: StringState,
+  { seconds, sampleRate }: { seconds: number; sampleRate: number },
+  chance: () => number,
+): Float32Array {
+  const [first, { body }] = [pitchNow(of, state), pullsOf(of, state)];
+  if (body === 0) return new Float32Array(Math.round(seconds * sampleRate));
+  const ring = (of.string.thins ? RINGS.polymer : RINGS.steel).value;
+  const inharmonicity = Math.min(inharmonicityOf(of, body), RINGS.mostInharmonicity.value);
+  return pluck({ first, inharmonicity, at: AT.low + (AT.high - AT.low) * chance(), ring, seconds, sampleRate }, chance);
+}
