@@ -49,6 +49,7 @@ describe('events of the bench log', () => {
       { ...head, kind: 'tool-laid', payload: { tool: 'hex-keys', there: true, sizeMm: 3 } },
       { ...head, kind: 'reference-read', payload: { a4Hz: 440 } },
       { ...head, kind: 'gauge-read', string: 3, payload: { readMm: 0.43, plannedMm: 0.432, by: 'caliper' } },
+      { ...head, kind: 'heard', string: 3, payload: { cents: -46.1, sure: 0.97, by: 'microphone' } },
       { ...head, kind: 'pitch-read', string: 3, payload: { cents: -21.5, after: 'stretch', retuned: true, by: 'typed' } },
       { ...head, kind: 'seated-again', string: 3, payload: {} },
       { ...head, kind: 'paused', payload: {} },

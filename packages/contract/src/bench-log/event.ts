@@ -20,7 +20,7 @@ import {
 } from '../quantity/index.js';
 import { tableId } from '../strings/index.js';
 import { EVENT_VERSION, readEvent } from './read-event.js';
-import { found, gaugeRead, measured, padsNoted, pitchRead, referenceRead, stringNumber, toolLaid } from './payloads.js';
+import { found, gaugeRead, heardAt, measured, padsNoted, pitchRead, referenceRead, stringNumber, toolLaid } from './payloads.js';
 
 const head = {
   id: uuidV7,
@@ -102,6 +102,7 @@ const kinds = [
   z.strictObject({ ...head, kind: z.literal('tool-laid'), payload: toolLaid }),
   z.strictObject({ ...head, kind: z.literal('reference-read'), payload: referenceRead }),
   z.strictObject({ ...head, string, kind: z.literal('gauge-read'), payload: gaugeRead }),
+  z.strictObject({ ...head, string, kind: z.literal('heard'), payload: heardAt }),
   z.strictObject({ ...head, string, kind: z.literal('pitch-read'), payload: pitchRead }),
   z.strictObject({ ...head, string, kind: z.literal('seated-again'), payload: z.strictObject({}) }),
   z.strictObject({ ...head, kind: z.enum(['paused', 'resumed']), payload: z.strictObject({}) }),

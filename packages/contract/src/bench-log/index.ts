@@ -12,4 +12,4 @@ export {
   type StoredEvent,
 } from './event.js';
 export { readEvent } from './read-event.js';
-export { found, gaugeRead, measured, padsNoted, pitchRead, referenceRead, toolLaid } from './payloads.js';
+export { found, gaugeRead, heardAt, measured, padsNoted, pitchRead, referenceRead, toolLaid } from './payloads.js';

@@ -78,6 +78,12 @@ export const referenceRead = z.strictObject({ a4Hz });
 
 export const gaugeRead = z.strictObject({ readMm: gaugeMm, plannedMm: gaugeMm, by: z.enum(['caliper', 'typed']) });
 
+export const heardAt = z.strictObject({
+  cents: quantity({ from: -6000, to: 2400, unit: '¢', because: 'lower a string hangs slack, and higher none stands' }),
+  sure: z.number().min(0).max(1).nullable(),
+  by: z.enum(['microphone', 'simulated', 'typed']),
+});
+
 export const pitchRead = z.strictObject({
   cents: quantity({ from: -1200, to: 1200, unit: '¢', because: 'more than an octave off it is another note' }),
   after: z.enum(['stretch', 'rest'], { error: 'must be stretch or rest' }),

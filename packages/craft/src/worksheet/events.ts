@@ -49,6 +49,14 @@ export interface GaugeRead {
 }
 
 /** How far a string was off its pitch, and after what. */
+/** Where a string stood as it was brought up, from its note; negative below it. */
+export interface HeardAt {
+  cents: number;
+  /** How sure the ear was, 0 to 1; null where somebody typed it. */
+  sure: number | null;
+  by: 'microphone' | 'simulated' | 'typed';
+}
+
 export interface PitchRead {
   /** Below zero where it was flat. */
   cents: number;
@@ -114,6 +122,7 @@ export type BenchEvent =
   | (Head & { kind: 'tool-laid'; payload: ToolLaid })
   | (Head & { kind: 'reference-read'; payload: { a4Hz: number } })
   | (StringHead & { kind: 'gauge-read'; payload: GaugeRead })
+  | (StringHead & { kind: 'heard'; payload: HeardAt })
   | (StringHead & { kind: 'pitch-read'; payload: PitchRead })
   /** It slipped: it was slackened, seen to where it is held, and brought up again. */
   | (StringHead & { kind: 'seated-again'; payload: Record<string, never> })

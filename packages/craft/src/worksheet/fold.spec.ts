@@ -72,6 +72,11 @@ const anyWord = fc.oneof(
     payload: fc.record({ clamp: fc.constantFrom(1, 2), lies: fc.constantFrom('along', 'across') }),
   }),
   fc.record({
+    kind: fc.constant('heard' as const),
+    string: fc.integer({ min: 1, max: COUNT }),
+    payload: fc.record({ cents: fc.constantFrom(-300, -4), sure: fc.constant(null), by: fc.constant('typed') }),
+  }),
+  fc.record({
     kind: fc.constant('pitch-read' as const),
     string: fc.integer({ min: 1, max: COUNT }),
     payload: fc.record({ cents: fc.constantFrom(-30, -4), after: fc.constant('stretch'), retuned: fc.boolean(), by: fc.constant('typed') }),

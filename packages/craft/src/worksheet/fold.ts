@@ -35,6 +35,8 @@ export interface Worksheet {
   /** What was read on the new strings. */
   gauges: readonly (EventOf<'gauge-read'> | null)[];
   /** How far each string was off whenever it was read, in the order of time, since it was seated. */
+  /** Readings on the way up, of the string that is on. */
+  heard: readonly (readonly EventOf<'heard'>[])[];
   pitches: readonly (readonly EventOf<'pitch-read'>[])[];
   /** The clock stands still. */
   paused: boolean;
@@ -62,6 +64,7 @@ export function emptyWorksheet(stringCount: number): Worksheet {
     tools: {},
     reference: null,
     gauges: none,
+    heard: none.map(() => []),
     pitches: none.map(() => []),
     paused: false,
     handedOver: null,
@@ -127,6 +130,8 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
       return { ...sheet, reference: event };
     case 'gauge-read':
       return { ...sheet, gauges: sheet.gauges.with(event.string - 1, event) };
+    case 'heard':
+      return { ...sheet, heard: sheet.heard.with(event.string - 1, [...(sheet.heard[event.string - 1] ?? []), event]) };
     case 'pitch-read':
       return { ...sheet, pitches: sheet.pitches.with(event.string - 1, [...(sheet.pitches[event.string - 1] ?? []), event]) };
     case 'seated-again':
@@ -165,6 +170,7 @@ function scrap(sheet: Worksheet, event: EventOf<'scrapped'>): Worksheet {
     tensioned: sheet.tensioned.with(index, null),
     counted: sheet.counted.with(index, null),
     gauges: sheet.gauges.with(index, null),
+    heard: sheet.heard.with(index, []),
     pitches: sheet.pitches.with(index, []),
     scrapped: [...sheet.scrapped, event],
   };

@@ -17,6 +17,7 @@ export {
   type CountedPayload,
   type EventOf,
   type GaugeRead,
+  type HeardAt,
   type PitchRead,
   type Measured,
   type ToolLaid,

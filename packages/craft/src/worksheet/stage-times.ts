@@ -32,6 +32,8 @@ function stageBehind(event: BenchEvent): Stage | null {
     case 'pitch-read':
     case 'seated-again':
       return 'settle';
+    case 'heard':
+      return 'bring-up';
     case 'handed-over':
       return 'hand-over';
     case 'noted':

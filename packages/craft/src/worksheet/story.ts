@@ -47,13 +47,16 @@ export function tellStory({ standing }: Pick<Worksheet, 'standing'>): StoryLine[
       at: first.at,
       until: last.at,
       personId: first.personId,
-      says: steps.length > 0 ? tellSteps(steps) : group.every(isLaid) ? tellLaid(group) : tell(first),
+      says: steps.length > 0 ? tellSteps(steps) : group.every(isLaid) ? tellLaid(group) : tell(last),
     };
   });
 }
 
 function joins(group: readonly BenchEvent[], event: BenchEvent): boolean {
   if (isLaid(event)) return group.every((each) => isLaid(each) && each.personId === event.personId);
+  // on the way up only the last reading is worth telling
+  if (event.kind === 'heard')
+    return group.every((each) => each.kind === 'heard' && each.string === event.string && each.personId === event.personId);
   const steps = group.filter(isTick);
   if (!isTick(event) || steps.length !== group.length || group[0]?.personId !== event.personId) return false;
   return steps.every(({ kind }) => kind === event.kind) || steps.every(({ string }) => string === event.string);
@@ -81,6 +84,11 @@ function tellFound({ what, string, fret, severity, text }: EventOf<'found'>['pay
   const where = [fret === null ? '' : ` at fret ${fret}`, string === null ? '' : ` under string ${string}`].join('');
   const how = { watch: 'to be watched', soon: 'to be seen to soon', now: 'before it leaves' }[severity];
   return `found: ${FINDINGS[what].name}${where}, ${how}${text === '' ? '' : ` (${text})`}`;
+}
+
+function tellHeard({ string, payload: { cents, by } }: EventOf<'heard'>): string {
+  const off = cents === 0 ? 'at its note' : `${Math.abs(cents)} cents ${cents < 0 ? 'under' : 'over'} its note`;
+  return `${by === 'typed' ? 'read' : 'heard'} string ${string} on its way up: ${off}`;
 }
 
 function tellPitch({ string, payload: { cents, after, retuned } }: EventOf<'pitch-read'>): string {
@@ -117,6 +125,8 @@ function tell(event: BenchEvent): string {
       return `read the tuner’s reference: ${event.payload.a4Hz} Hz`;
     case 'gauge-read':
       return `measured string ${event.string}: ${event.payload.readMm} mm for ${event.payload.plannedMm} mm`;
+    case 'heard':
+      return tellHeard(event);
     case 'pitch-read':
       return tellPitch(event);
     case 'seated-again':

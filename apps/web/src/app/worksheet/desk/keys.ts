@@ -34,7 +34,8 @@ export function keyAction(
   if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented) return null;
   const element = event.target as HTMLElement | null;
   if (event.key === 'Escape' && element?.closest?.('input, textarea, select, button, a, [tabindex]') != null) return { kind: 'leave' };
-  if (element?.closest?.('input, textarea, select, [contenteditable], [role=option]:not(.mat-mdc-chip-action), [role=combobox]')) return null;
+  if (element?.closest?.('input, textarea, select, [contenteditable], [role=option]:not(.mat-mdc-chip-action), [role=combobox]'))
+    return null;
   if (element?.closest?.('[role=slider]') != null && SLIDES.has(event.key)) return null;
   const has = (selector: string) => element?.closest?.(selector) != null;
   const digit = Number(event.key);
