@@ -41,6 +41,7 @@ export const HEARING = {
   loggedTo: constant(0.8, [0.6, 1.2], 's', 'after the pluck: short strings of high pitch still sound'),
   inHand: constant(0.6, [0.4, 0.8], '', 'the string whose peg is turned is the one that is plucked'),
   turnedBetween: constant(200, [100, 500], '¢', 'from one pluck of the string in hand to the next'),
+  turnedFar: constant(0.3, [0.1, 0.5], '', 'a string that comes up from slack rises by an octave in a turn or two'),
   strays: constant(35, [15, 60], '¢', 'a string that nobody touches, as the others come up'),
   elsewhere: constant(0.005, [0.001, 0.02], '', 'what sounds is no string of this instrument'),
   moved: constant(0.05, [0.01, 0.15], '', 'somebody turned another peg meanwhile'),

@@ -23,7 +23,7 @@ export interface Heard {
 }
 
 const SEARCH: { about: Cents; low: number; high: number } = { about: cents(600), low: 26, high: 1500 };
-const STIFFNESSES = [2e-5, 1.5e-4, 4e-4, 8e-4, 1.4e-3];
+const STIFFNESSES = [2e-5, 1.5e-4, 4e-4, 7e-4, 1e-3, 1.35e-3, 1.65e-3, 1.9e-3];
 const STRONGEST = 10;
 const DIVISORS = 12;
 const MOST_PARTIALS = 30;

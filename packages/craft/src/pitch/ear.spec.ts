@@ -62,6 +62,17 @@ describe('an ear at the bench', () => {
     expect((logged(moments)[0]?.time ?? 9) - 0.5).toBeLessThan(1.2);
   });
 
+  it('logs a string that is barely taut, however far its partials run off', () => {
+    for (const [index, inharmonicity] of [3e-4, 8.5e-4, 1.1e-3, 1.5e-3, 1.9e-3].entries()) {
+      const [chance, pitch] = [seeded(21 + index), 70 + 41 * index];
+      const sound = pluck({ first: hertz(pitch), inharmonicity, at: 0.15, ring: 8, seconds: 1.6, sampleRate: RATE }, chance);
+      const samples = Float32Array.from({ length: 2 * RATE }, (_, at) => 0.0005 * normal(chance) + 0.3 * (sound[at - 0.4 * RATE] ?? 0));
+      const [one, ...others] = logged(hear(samples));
+      expect(others).toEqual([]);
+      expect(Math.abs(off(one?.frequency ?? 1, pitch))).toBeLessThan(0.5);
+    }
+  });
+
   it('hears each pluck of a row as its own, also over the one before', () => {
     const heard = logged(
       hear(

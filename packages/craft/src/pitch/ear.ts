@@ -46,6 +46,7 @@ export class Ear {
   private levels: number[] = [];
   private quiet = 0;
   private onset: number | null = null;
+  private heardLive: Hertz | null = null;
   private row: (Heard & { decibels: number })[] = [];
   /** Level once the attack is over. */
   private settled: { time: number; decibels: number } | null = null;
@@ -99,20 +100,23 @@ export class Ear {
     this.row = [];
     this.quiet = 0;
     this.settled = null;
+    this.heardLive = null;
   }
 
   /** From the shortest excerpt that serves, once all of it lies after the pluck. */
   private live(time: number): Heard | null {
     const pitch = this.about ?? hertz(0);
     const size = (LIVE.find(({ under }) => pitch < under)?.size ?? 0) * (this.hop / HOP);
-    return this.detect(Math.min(size, this.long), time);
+    const heard = this.detect(Math.min(size, this.long), time, []);
+    this.heardLive = heard?.frequency ?? this.heardLive;
+    return heard;
   }
 
-  private detect(size: number, time: number): Heard | null {
+  private detect(size: number, time: number, targets: readonly Hertz[]): Heard | null {
     const begins = time - size / this.sampleRate;
     const excerpt = this.ring.last(size);
     if (excerpt === null || this.onset === null || begins < this.onset + HEARING.attack.value) return null;
-    const heard = detectPitch({ excerpt, sampleRate: this.sampleRate, targets: [], background: this.background.of(size) });
+    const heard = detectPitch({ excerpt, sampleRate: this.sampleRate, targets, background: this.background.of(size) });
     return heard !== null && heard.confidence >= HEARING.leastConfidence.value ? heard : null;
   }
 
@@ -121,7 +125,7 @@ export class Ear {
     if (this.onset === null) return null;
     const middle = time - this.long / this.sampleRate / 2 - this.onset;
     if (middle >= HEARING.loggedFrom.value && middle <= HEARING.loggedTo.value) {
-      const heard = this.detect(this.long, time);
+      const heard = this.detect(this.long, time, this.heardLive === null ? [] : [this.heardLive]);
       if (heard !== null) this.row.push({ ...heard, decibels });
       return null;
     }

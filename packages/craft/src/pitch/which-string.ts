@@ -43,6 +43,6 @@ function density(heard: Hertz, target: Hertz, last: Hertz | null, inHand: boolea
   if (last === null) return anywhere;
   const spread = inHand ? HEARING.turnedBetween.value : HEARING.strays.value;
   const z = (1200 * Math.log2(heard / last)) / spread;
-  const strayed = HEARING.moved.value;
+  const strayed = (inHand ? HEARING.turnedFar : HEARING.moved).value;
   return (1 - strayed) * (Math.exp(-(z * z) / 2) / (spread * Math.sqrt(2 * Math.PI))) + strayed * anywhere;
 }

@@ -1,4 +1,5 @@
 import type { Provider } from '@angular/core';
+import { Listening, SimulatedInstrument } from './bring-up';
 import { Settling } from './settle';
 import { BenchActions } from './actions';
 import { Drafts, InHand, JobLog, LaidOut, RunInHand, StageClock, WindPlans, WorksheetDesk, WorksheetFiles } from './desk';
@@ -16,4 +17,6 @@ export const DESK: Provider[] = [
   StageClock,
   BenchActions,
   Settling,
+  SimulatedInstrument,
+  Listening,
 ];

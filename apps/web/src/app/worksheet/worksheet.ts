@@ -14,6 +14,7 @@ import { DESK } from './providers';
 import { HandOver } from './hand-over';
 import { LookOver } from './look-over';
 import { PicturedStage } from './pictured';
+import { BringUp } from './bring-up';
 import { PlainStage } from './plain';
 import { Ready } from './ready';
 import { SettleStage } from './settle';
@@ -33,6 +34,7 @@ import { Wind } from './wind';
     LookOver,
     PicturedStage,
     PlaceHeader,
+    BringUp,
     PlainStage,
     Ready,
     SettleStage,

@@ -8,13 +8,12 @@ import { JobNotes } from '../notes';
 import { NowPanel } from '../now';
 import { scenesInHand } from '../pictured';
 import { STAGE_NAMES } from '../stage-rule';
-import { ComingUp } from './coming-up';
 
 /** A stage where each string is ticked: what to do, its check, its caution. */
 @Component({
   selector: 'peg-plain-stage',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AnchorFrames, Caution, ComingUp, JobNotes, NowPanel, StageLanes],
+  imports: [AnchorFrames, Caution, JobNotes, NowPanel, StageLanes],
   templateUrl: './plain-stage.html',
   styleUrl: './plain-stage.scss',
 })

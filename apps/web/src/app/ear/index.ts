@@ -1,0 +1,3 @@
+export { Listener } from './listener';
+export { Microphone } from './microphone';
+export { SoundFault, type SoundBlock, type SoundSource } from './sound-source';

@@ -1,0 +1,3 @@
+export { BringUp } from './bring-up';
+export { Listening } from './listening';
+export { SimulatedInstrument } from './simulated-instrument';

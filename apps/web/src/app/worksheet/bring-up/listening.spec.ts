@@ -1,0 +1,68 @@
+import { Router } from '@angular/router';
+import { TestBed } from '@angular/core/testing';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { WorksheetBench } from '../../testing/worksheet-bench';
+import { BringUp } from './bring-up';
+import { Listening } from './listening';
+
+const TENS = 'electric-nickel-10-13-17-26w-36w-46w';
+const THIRD = 2;
+let bench: WorksheetBench;
+beforeEach(async () => {
+  bench = await WorksheetBench.open({});
+  await bench.choose(TENS);
+  bench.desk.lane.set(THIRD);
+  bench.desk.stage.set('wind');
+  await bench.desk.markDone();
+  bench.desk.stage.set('bring-up');
+  bench.desk.lane.set(THIRD);
+});
+afterEach(() => bench.close());
+
+const heard = () => bench.logged.filter(({ kind }) => kind === 'heard');
+
+describe('an ear at the worksheet', () => {
+  it('takes down what somebody’s own tuner reads, in words where it cannot be', async () => {
+    const page = await bench.page(BringUp);
+    const keep = async () => {
+      page.field('it reads, ¢').form?.dispatchEvent(new Event('submit'));
+      await page.settle();
+    };
+    await keep();
+    expect(page.text).toContain('Type how many cents');
+    await page.type('it reads, ¢', '-9000');
+    await keep();
+    expect(page.text).toContain('-9000 ¢, must');
+    expect(heard()).toEqual([]);
+    await page.type('it reads, ¢', '-31.5');
+    TestBed.inject(Listening).ticksItself.set(false);
+    await keep();
+    expect(heard()).toMatchObject([{ string: 3, payload: { cents: -31.5, sure: null, by: 'typed' } }]);
+    expect(page.text).toContain(bench.desk.stepInHand()?.firstPass === true ? 'the others come up first' : '32 ¢ to go');
+  });
+
+  it('ticks a string that is read at its place by itself, unless that is switched off', async () => {
+    vi.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    const listening = TestBed.inject(Listening);
+    listening.ticksItself.set(false);
+    const step = bench.desk.stepInHand();
+    const there = step?.firstPass === true ? -200 : 0;
+    await listening.type(there);
+    expect(bench.desk.inHandIsDone()).toBe(false);
+    listening.ticksItself.set(true);
+    await listening.type(there);
+    expect(bench.logged.at(-1)?.kind).toBe(step?.firstPass === true ? 'tensioned' : 'brought-up');
+  });
+
+  it('says why nothing is heard where a microphone is refused', async () => {
+    vi.spyOn(navigator.mediaDevices, 'getUserMedia').mockRejectedValue(new DOMException('no', 'NotAllowedError'));
+    const listening = TestBed.inject(Listening);
+    listening.listenTo('microphone');
+    await vi.waitFor(() => expect(listening.fault()).toContain('was refused'));
+    expect(listening.source()).toBe('off');
+    vi.spyOn(navigator.mediaDevices, 'getUserMedia').mockRejectedValue(new DOMException('no', 'NotFoundError'));
+    listening.listenTo('microphone');
+    await vi.waitFor(() => expect(listening.fault()).toContain('no microphone on this device'));
+    vi.restoreAllMocks();
+  });
+});

@@ -1,0 +1,131 @@
+import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
+import { pitchOf } from '@gold-peg/craft/instrument';
+import { whichString, type Moment, type Plucked, type Which } from '@gold-peg/craft/pitch';
+import { hertz, type Hertz } from '@gold-peg/craft/units';
+import type { Subscription } from 'rxjs';
+import { Listener, Microphone, SoundFault, type SoundSource } from '../../ear';
+import { BenchActions } from '../actions';
+import { WorksheetDesk } from '../desk';
+import { aimOf, isThere } from './aim';
+import { SimulatedInstrument } from './simulated-instrument';
+
+/** So sure the ear is before it takes another string in hand. */
+const SURE = 0.6;
+
+export type Source = 'off' | 'simulated' | 'microphone';
+
+/** What is heard of the strings of this job: where each stands, which one was plucked, and what follows from it without a hand. */
+@Injectable()
+export class Listening {
+  private readonly desk = inject(WorksheetDesk);
+  private readonly actions = inject(BenchActions);
+  private readonly listener = inject(Listener);
+  private readonly microphone = inject(Microphone);
+  private readonly simulated = inject(SimulatedInstrument);
+  private listens: Subscription | null = null;
+
+  readonly source = signal<Source>('off');
+  readonly moment = signal<Moment | null>(null);
+  readonly fault = signal<string | null>(null);
+  /** The string that sounds, or was plucked last, and how sure that is; null where it was none of these. */
+  readonly which = signal<Which | null>(null);
+  /** Where strings were while they sounded, by lane: a peg is turned faster than plucks are logged. */
+  private readonly heardAt = signal<ReadonlyMap<number, Hertz>>(new Map());
+  /** A string that is heard at its place is ticked without a hand. */
+  readonly ticksItself = signal(true);
+
+  readonly targets = computed<readonly Hertz[]>(() => {
+    const instrument = this.desk.instrument();
+    return instrument === null ? [] : this.desk.lanes().map(({ place }) => pitchOf(instrument, place));
+  });
+  /** Where each string stood last on its way up, cents from its note, heard or read; null where nobody knows. */
+  readonly last = computed(() =>
+    this.targets().map((target, index) => {
+      const heard = this.heardAt().get(index);
+      return heard === undefined ? (this.desk.sheet().heard[index]?.at(-1)?.payload.cents ?? null) : 1200 * Math.log2(heard / target);
+    }),
+  );
+  /** Where each string stands as far as is known: what was ticked without the ear is near where it was to be. */
+  private readonly candidates = computed(() =>
+    this.targets().map((target, index) => {
+      const { done, tensioned } = this.desk.sheet();
+      const ticked = done['bring-up'][index] !== null ? 0 : tensioned[index] !== null ? aimOf(true).cents : null;
+      const cents = this.last()[index] ?? ticked;
+      return { target, last: cents === null ? null : hertz(target * 2 ** (cents / 1200)) };
+    }),
+  );
+  private readonly expected = computed(() => {
+    const { target, last } = this.candidates()[this.desk.lane()] ?? { target: null, last: null };
+    return last ?? (target === null ? null : hertz(target / 2));
+  });
+  private readonly expects = toObservable(this.expected);
+  /** Where the string in hand stands now, cents from its note; null where it does not sound. */
+  readonly live = computed(() => {
+    const [heard, target] = [this.moment()?.live ?? null, this.targets()[this.desk.lane()]];
+    if (heard === null || target === undefined || this.which()?.string !== this.desk.lane()) return null;
+    return 1200 * Math.log2(heard.frequency / target);
+  });
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.listens?.unsubscribe());
+  }
+
+  listenTo(source: Source): void {
+    this.listens?.unsubscribe();
+    this.listens = null;
+    this.moment.set(null);
+    this.which.set(null);
+    this.heardAt.set(new Map());
+    this.fault.set(null);
+    this.source.set(source);
+    if (source === 'off') return;
+    const from: SoundSource = source === 'microphone' ? this.microphone : this.simulated;
+    this.listens = this.listener.listen(from, this.expects).subscribe({
+      next: (moment) => this.hear(moment),
+      error: (error: unknown) => {
+        this.moment.set(null);
+        this.source.set('off');
+        this.fault.set(error instanceof SoundFault ? error.message : 'Listening broke off: press the source again.');
+      },
+    });
+  }
+
+  /** Takes down where the string in hand stands, as somebody's own tuner says. */
+  async type(cents: number): Promise<void> {
+    await this.takeDown(this.desk.lane(), cents, null);
+  }
+
+  private hear(moment: Moment): void {
+    this.moment.set(moment);
+    if (moment.live !== null) this.follow(moment.live.frequency);
+    if (moment.plucked !== null) void this.log(moment.plucked);
+  }
+
+  private follow(frequency: Hertz): void {
+    const which = whichString(frequency, this.candidates(), this.desk.lane());
+    this.which.set(which);
+    if (which?.string === this.desk.lane()) this.heardAt.update((known) => new Map(known).set(which.string, frequency));
+  }
+
+  private async log({ frequency, confidence }: Plucked): Promise<void> {
+    const which = whichString(frequency, this.candidates(), this.desk.lane());
+    this.which.set(which);
+    const target = which === null ? undefined : this.targets()[which.string];
+    if (which === null || target === undefined || this.desk.closed()) return;
+    if (which.string !== this.desk.lane() && which.probability < SURE) return; // it is said, and not followed
+    const cents = Math.round(10 * 1200 * Math.log2(frequency / target)) / 10;
+    // a step that ticks itself goes on to the next string: what is plucked there is that one's
+    if (which.string !== this.desk.lane()) this.desk.lane.set(which.string);
+    await this.takeDown(which.string, cents, Math.round(100 * confidence * which.probability) / 100);
+  }
+
+  private async takeDown(lane: number, cents: number, sure: number | null): Promise<void> {
+    const by = sure === null ? 'typed' : this.source() === 'microphone' ? 'microphone' : 'simulated';
+    this.heardAt.update((known) => new Map([...known].filter(([each]) => each !== lane))); // the log knows it now
+    await this.desk.happens({ kind: 'heard', string: lane + 1, payload: { cents, sure, by } });
+    const aim = aimOf(this.desk.stepInHand()?.firstPass ?? false);
+    const ticks = this.ticksItself() && this.desk.stage() === 'bring-up' && lane === this.desk.lane();
+    if (ticks && !this.desk.inHandIsDone() && this.desk.heldUp() === null && isThere(cents, aim)) await this.actions.markDone();
+  }
+}

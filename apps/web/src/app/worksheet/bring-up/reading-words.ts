@@ -1,0 +1,54 @@
+import { isThere, type Aim } from './aim';
+
+/** Where a string is, and what bounds it. */
+export interface Standing {
+  /** From its note; null where it was not heard yet. */
+  cents: number | null;
+  aim: Aim;
+  /** Cents over its note at which its pull is the most that is safe, and at which it breaks. */
+  safe: number;
+  breaks: number;
+  /** Turns of the button to where it is brought; null where they are not known. */
+  turns: number | null;
+}
+
+export interface ReadingWords {
+  says: string;
+  kind: 'go-on' | 'there' | 'over' | 'stop';
+}
+
+/** So near its octave the name of the note is right, and the string is not. */
+const NAMED_ALIKE = 60;
+/** Warned so long before the safe limit. */
+const NEAR_LIMIT = 100;
+
+/** What to do with a string that stands there: up to its note from below, never past what is safe, and never let down. */
+export function sayReading({ cents, aim, safe, breaks, turns }: Standing): ReadingWords {
+  if (cents === null) return { kind: 'go-on', says: 'Pluck it: the ear shows where it stands.' };
+  if (cents >= breaks - NEAR_LIMIT)
+    return { kind: 'stop', says: 'Stop: it is about to break. Keep your face away, and look which string this is.' };
+  if (cents > safe) return { kind: 'stop', says: 'Stop: it pulls more than is safe. Is it the right octave, and the right string?' };
+  if (isThere(cents, aim))
+    return {
+      kind: 'there',
+      says: aim.cents === 0 ? 'At its note: it holds.' : 'Under its note, as it is wanted now: the others come up first.',
+    };
+  if (cents > aim.high) {
+    const near = safe - cents < NEAR_LIMIT ? ` ${Math.round(safe - cents)} ¢ more are not safe.` : '';
+    return {
+      kind: 'over',
+      says: `${sayCents(aim.cents === 0 ? cents : cents - aim.high)} over: stretch it until it is back, never slacken.${near}`,
+    };
+  }
+  const left = turns === null ? '' : `, ${sayTurns(turns)} of the button`;
+  const octaves = Math.round(-cents / 1200);
+  const alike = octaves >= 1 && Math.abs(cents + 1200 * octaves) <= NAMED_ALIKE;
+  const under = octaves === 1 ? 'An octave under' : `${octaves} octaves under`;
+  if (alike) return { kind: 'go-on', says: `${under}: the same name and the wrong string pull. Keep on${left}.` };
+  return { kind: 'go-on', says: `${sayCents(aim.cents - cents)} to go${left}, from below.` };
+}
+
+const sayCents = (cents: number): string => `${cents < 10 ? cents.toFixed(1) : cents.toFixed(0)} ¢`;
+
+/** Degrees where it is less than a third of a turn: that is what a hand sees. */
+export const sayTurns = (turns: number): string => (Math.abs(turns) < 1 / 3 ? `${Math.round(360 * turns)}°` : `${turns.toFixed(1)} turns`);

@@ -1,0 +1,104 @@
+import { inject, Injectable, InjectionToken } from '@angular/core';
+import {
+  pitchNow,
+  chanceFrom,
+  handStrength,
+  soundOf,
+  stretched,
+  turned,
+  wound,
+  type SimulatedString,
+  type StringState,
+} from '@gold-peg/craft/simulated';
+import { ROUNDS } from '@gold-peg/craft/constants';
+import { interval, map, Observable } from 'rxjs';
+import type { SoundBlock, SoundSource } from '../../ear';
+import { WorksheetDesk } from '../desk';
+
+/** Seed of what is simulated, so that specs meet the same strings again. */
+export const SEED = new InjectionToken<number>('seed of the simulated instrument', { providedIn: 'root', factory: () => Date.now() });
+
+const RATE = 48_000;
+const BLOCK = 2048;
+const SECONDS = 2.5;
+/** What a quiet room sounds like. */
+const HISS = 0.0004;
+const LOUD = 0.3;
+
+interface OnIt {
+  of: SimulatedString;
+  state: StringState;
+}
+
+/** An instrument that is simulated: the strings of this job as they were wound, each of which can be plucked, stretched and turned. */
+@Injectable()
+export class SimulatedInstrument implements SoundSource {
+  readonly kind = 'simulated';
+  private readonly desk = inject(WorksheetDesk);
+  private readonly chance = chanceFrom(inject(SEED));
+  /** By lane, each with the winding that it came from. */
+  private readonly strings = new Map<string, OnIt>();
+  private readonly sounding: { samples: Float32Array; at: number }[] = [];
+
+  listen(): Observable<SoundBlock> {
+    return new Observable<SoundBlock>((subscriber) => {
+      const began = performance.now();
+      let sent = 0;
+      const due = interval((1000 * BLOCK) / RATE).pipe(map(() => Math.floor(((performance.now() - began) * RATE) / 1000 / BLOCK)));
+      return due.subscribe((blocks) => {
+        for (; sent < blocks; sent++) subscriber.next({ samples: this.nextBlock(), sampleRate: RATE });
+      });
+    });
+  }
+
+  /** Turns the button of a string, up above zero, and lets it sound. */
+  turn(lane: number, turns: number): void {
+    this.change(lane, ({ of, state }) => turned(of, state, turns));
+  }
+
+  /** Pulls a string by hand, and lets it sound. */
+  stretch(lane: number): void {
+    this.change(lane, ({ of, state }) => stretched(of, state, handStrength(this.chance, ROUNDS.hand.value)));
+  }
+
+  pluck(lane: number): void {
+    this.change(lane, ({ state }) => state);
+  }
+
+  /** Whether a string broke. */
+  isGone(lane: number): boolean {
+    return this.stringAt(lane)?.state.broken ?? false;
+  }
+
+  private change(lane: number, work: (string: OnIt) => StringState): void {
+    const string = this.stringAt(lane);
+    if (string === null) return;
+    string.state = work(string);
+    this.sounding.length = 0; // the hand that plucks damps what sounded
+    if (pitchNow(string.of, string.state) > 0)
+      this.sounding.push({ samples: soundOf(string.of, string.state, { seconds: SECONDS, sampleRate: RATE }, this.chance), at: 0 });
+  }
+
+  /** The string of a lane, strung up when it is first asked for; anew once another was wound on. */
+  private stringAt(lane: number): OnIt | null {
+    const plan = this.desk.plans()[lane] ?? null;
+    const { string, place } = this.desk.lanes()[lane] ?? { string: null };
+    const instrument = this.desk.instrument();
+    if (plan === null || string === null || instrument === null || place === undefined) return null;
+    const key = `${lane} ${this.desk.sheet().done.wind[lane]?.id ?? ''}`;
+    const known = this.strings.get(key);
+    if (known !== undefined) return known;
+    const fresh = wound({ plan, string, scale: place.scaleLength, gearRatio: instrument.gearRatio, holds: null }, this.chance);
+    this.strings.set(key, fresh);
+    return fresh;
+  }
+
+  private nextBlock(): Float32Array<ArrayBuffer> {
+    const block = Float32Array.from({ length: BLOCK }, () => HISS * (2 * this.chance() - 1));
+    for (const sound of this.sounding) {
+      for (let index = 0; index < BLOCK; index++) block[index] = (block[index] ?? 0) + LOUD * (sound.samples[sound.at + index] ?? 0);
+      sound.at += BLOCK;
+    }
+    return block;
+  }
+}

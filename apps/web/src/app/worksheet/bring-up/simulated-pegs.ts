@@ -1,0 +1,68 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { WorksheetDesk } from '../desk';
+import { SimulatedInstrument } from './simulated-instrument';
+
+/** Turns of the button at one press. */
+const TURNS = [
+  { turns: -1 / 24, label: '−15°' },
+  { turns: 1 / 24, label: '+15°' },
+  { turns: 1 / 4, label: '+¼' },
+  { turns: 1, label: '+1 turn' },
+] as const;
+
+/** The peg, the pick and the hand of the instrument that is simulated, on the string in hand. */
+@Component({
+  selector: 'peg-simulated-pegs',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule],
+  host: { '(document:keydown)': 'press($event)' },
+  template: `
+    @for (each of TURNS; track each.label) {
+      <button matButton type="button" class="quiet" [attr.aria-label]="'Turn the button ' + each.label" (click)="turn(each.turns)">
+        {{ each.label }}
+      </button>
+    }
+    <span class="soft"><b>↑ ↓</b></span>
+    <button matButton type="button" class="quiet" (click)="instrument.pluck(desk.lane())">pluck <b>A</b></button>
+    <button matButton type="button" class="quiet" (click)="instrument.stretch(desk.lane())">stretch <b>D</b></button>
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 0 8px;
+      font-size: 15px;
+      white-space: nowrap;
+    }
+  `,
+})
+export class SimulatedPegs {
+  protected readonly TURNS = TURNS;
+  protected readonly desk = inject(WorksheetDesk);
+  protected readonly instrument = inject(SimulatedInstrument);
+
+  protected turn(turns: number): void {
+    this.instrument.turn(this.desk.lane(), turns);
+  }
+
+  /** Up and down turn the button, by a quarter with Shift; the letters pluck and stretch. */
+  protected press(event: KeyboardEvent): void {
+    const [target, key] = [event.target as HTMLElement | null, event.key.toLowerCase()];
+    if (
+      event.ctrlKey ||
+      event.altKey ||
+      event.metaKey ||
+      event.defaultPrevented ||
+      target?.closest?.('input, textarea, mat-select, [role=listbox]') != null
+    )
+      return;
+    if (key === 'arrowup') this.turn(event.shiftKey ? 1 / 4 : 1 / 24);
+    else if (key === 'arrowdown') this.turn(event.shiftKey ? -1 / 4 : -1 / 24);
+    else if (key === 'a' && !event.repeat) this.instrument.pluck(this.desk.lane());
+    else if (key === 'd' && !event.repeat) this.instrument.stretch(this.desk.lane());
+    else return;
+    event.preventDefault();
+  }
+}
