@@ -36,6 +36,7 @@ const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['ready', ready],
   ['strip', (page) => instrument(page, 'Cutwater mandolin, oval').then(() => stage(page, 'Strip'))],
   ['bench-mode', benchMode],
+  ['bring-up', bringUp],
   ['settle', settle],
   ['headstock', headstock],
   ['cut-strip', cutStrip],
@@ -61,8 +62,19 @@ async function benchMode(page: Page): Promise<void> {
   await page.getByRole('region', { name: 'Bench mode' }).waitFor();
 }
 
-async function settle(page: Page): Promise<void> {
+async function bringUp(page: Page): Promise<void> {
   await page.keyboard.press('b');
+  await instrument(page, 'Heron parlour, walnut');
+  await stage(page, 'Bring up');
+  await page.keyboard.press('2');
+  for (let turn = 0; turn < 6; turn++) {
+    await page.keyboard.press('Shift+ArrowUp');
+    await page.getByText(/: string 2, sure/).waitFor();
+    await page.waitForTimeout(1300); // a pluck is logged once it has rung
+  }
+}
+
+async function settle(page: Page): Promise<void> {
   await instrument(page, 'Brindle six, sea green');
   await stage(page, 'Settle');
   await page.keyboard.press('Escape'); // from the rule to the lanes
