@@ -7,7 +7,7 @@ const files = readdirSync(import.meta.dirname).filter((name) => name.endsWith('.
 export default defineConfig({
   testDir: '.',
   projects: files.map((testMatch) => ({ name: testMatch.replace('.spec.ts', ''), testMatch })),
-  workers: 1,
+  workers: 2, // each with a workshop of its own
   timeout: 60_000,
   expect: { timeout: 8000 },
   reporter: process.env['PLAYWRIGHT_JSON_OUTPUT_NAME'] === undefined ? 'list' : [['list'], ['json']],

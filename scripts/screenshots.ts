@@ -39,8 +39,7 @@ const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['bring-up', bringUp],
   ['settle', settle],
   ['headstock', headstock],
-  ['cut-strip', cutStrip],
-  ['strings-workbench', (page) => page.keyboard.press('Escape').then(() => strings(page, 'Workbench'))],
+  ['strings-workbench', (page) => strings(page, 'Workbench')],
   ['solver', solver],
   ['strings-table', (page) => page.keyboard.press('Escape').then(() => strings(page, 'Table'))],
   ['shelf', (page) => strings(page, 'Shelf')],
@@ -96,12 +95,6 @@ async function headstock(page: Page): Promise<void> {
   await page.getByRole('link', { name: /Longshore four/ }).click();
   await page.getByRole('link', { name: /measure this headstock/ }).click();
   await page.getByRole('heading', { name: /: headstock$/ }).waitFor();
-}
-
-async function cutStrip(page: Page): Promise<void> {
-  await instrument(page, 'Heron parlour, walnut');
-  await page.getByRole('button', { name: 'more …' }).click();
-  await page.getByRole('menuitem', { name: /^Cut strip/ }).click();
 }
 
 async function strings(page: Page, view: string): Promise<void> {
