@@ -44,7 +44,7 @@ test('one broken string of a flat-top: from taking it in to its passport, by key
   await tabTo(page, 'Register');
   await press('Enter');
   await expect(page.getByRole('heading', { name: 'Register' })).toBeVisible();
-  await tabTo(page, '0121');
+  await tabTo(page, 'Heron parlour, spruce');
   await press('Enter');
   await expect(page.getByRole('heading', { name: 'Strings on it now' })).toBeVisible();
   const row = (number: number) => page.getByRole('row', { name: new RegExp(`^${number} `) });

@@ -65,10 +65,10 @@ async function bringUp(page: Page): Promise<void> {
   await page.keyboard.press('b');
   await instrument(page, 'Heron parlour, walnut');
   await stage(page, 'Bring up');
-  await page.keyboard.press('2');
-  for (let turn = 0; turn < 6; turn++) {
+  await page.keyboard.press('6');
+  for (let turn = 0; turn < 2; turn++) {
     await page.keyboard.press('Shift+ArrowUp');
-    await page.getByText(/: string 2, sure/).waitFor();
+    await page.getByText(/: string 6, sure/).waitFor();
     await page.waitForTimeout(1300); // a pluck is logged once it has rung
   }
 }

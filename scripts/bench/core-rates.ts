@@ -1,6 +1,6 @@
 import { instrumentOf } from '@gold-peg/craft/archetypes';
 import { calibrate, type CountedTurns } from '@gold-peg/craft/calibration';
-import { trackPitch } from '@gold-peg/craft/pitch';
+import { Ear, trackPitch } from '@gold-peg/craft/pitch';
 import { windString } from '@gold-peg/craft/procedure';
 import { solveGauges, type GaugeQuestion } from '@gold-peg/craft/gauges';
 import { pluck } from '@gold-peg/craft/sound';
@@ -60,6 +60,11 @@ export function coreRates(): Rate[] {
       1,
     ),
     rate('pitch of one second of a bass string, in frames of 43 ms', () => trackPitch({ ...SECOND, targets: [], hop: 2048 / 48_000 }), 1),
+    rate(
+      'a second of sound at the ear, plucked once: live mark and what is logged',
+      () => new Ear(SECOND.sampleRate).hear(SECOND.samples),
+      1,
+    ),
     rate('best gauges for six strings, most even pull', () => solveGauges(gaugeQuestion('electric-in-line')), 1),
     rate('best gauges for twelve strings, most even pull', () => solveGauges(gaugeQuestion('acoustic-twelve')), 1),
   ];

@@ -69,7 +69,7 @@ async function openMicrophone({ heard, fail }: Told): Promise<Opened> {
     .getAudioTracks()
     .forEach((track) => (track.onended = () => fail('The microphone was unplugged: plug it in, then press ‘microphone’ again.')));
   context.onstatechange = () => {
-    if (context.state === 'suspended') void context.resume(); // the browser put the page to sleep
+    if (context.state === 'suspended') context.resume().catch(() => fail('The browser put the sound to sleep: press ‘microphone’ again.'));
   };
   context.createMediaStreamSource(stream).connect(capture);
   return { stream, context };

@@ -1,5 +1,5 @@
 import type { Provider } from '@angular/core';
-import { Listening, SimulatedInstrument } from './bring-up';
+import { Listening, SimulatedInstrument } from './hearing';
 import { Settling } from './settle';
 import { BenchActions } from './actions';
 import { Drafts, InHand, JobLog, LaidOut, RunInHand, StageClock, WindPlans, WorksheetDesk, WorksheetFiles } from './desk';

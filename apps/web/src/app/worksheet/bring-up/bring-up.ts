@@ -1,33 +1,24 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatInputModule } from '@angular/material/input';
 import { heardAt } from '@gold-peg/contract/bench-log';
 import { turnsBetween } from '@gold-peg/craft/procedure';
-import { CONCERT_A4, hertz, nearestNote, noteAtOrBelow } from '@gold-peg/craft/units';
+import { CONCERT_A4, hertz, noteAtOrBelow } from '@gold-peg/craft/units';
 import { scaleLinear } from 'd3';
 import { Measures } from '../../preferences/measures';
-import { Session } from '../../session/session';
 import { Caution } from '../../ui/caution';
 import { LaneBadge } from '../../ui/lane-badge';
 import { LaneButton } from '../../ui/lane-button';
 import { MeasuredWidth } from '../../ui/measured-width';
 import { NumberField } from '../../ui/number-field';
-import { OneOf } from '../../ui/one-of';
 import { Drafts, WorksheetDesk } from '../desk';
 import { NowPanel } from '../now';
-import { aimOf } from './aim';
+import { aimOf, HearingPanel, Listening } from '../hearing';
 import { ComingUp } from './coming-up';
-import { Listening, type Source } from './listening';
 import { sayReading, sayTurns } from './reading-words';
-import { SimulatedPegs } from './simulated-pegs';
 import { highestOf, LOWEST, sayCents, type UpRow } from './up-rows';
 
-const SOURCES: readonly { value: Source; label: string }[] = [
-  { value: 'simulated', label: 'simulated' },
-  { value: 'microphone', label: 'microphone' },
-  { value: 'off', label: 'my own tuner' },
-];
 const SEMITONES = Array.from({ length: 13 }, (_, index) => -100 * index);
 /** Cents on the large scale of the string in hand, about where it is brought. */
 const NEAR = { under: 55, over: 16 };
@@ -39,6 +30,7 @@ const NEAR = { under: 55, over: 16 };
   imports: [
     Caution,
     ComingUp,
+    HearingPanel,
     LaneBadge,
     LaneButton,
     MatButtonModule,
@@ -47,8 +39,6 @@ const NEAR = { under: 55, over: 16 };
     MeasuredWidth,
     NowPanel,
     NumberField,
-    OneOf,
-    SimulatedPegs,
   ],
   templateUrl: './bring-up.html',
   styleUrl: './bring-up.scss',
@@ -57,7 +47,6 @@ export class BringUp {
   protected readonly desk = inject(WorksheetDesk);
   protected readonly listening = inject(Listening);
   private readonly measures = inject(Measures);
-  protected readonly SOURCES = SOURCES;
   protected readonly sayCents = sayCents;
   /** Px that a scale has. */
   protected readonly width = signal(600);
@@ -139,28 +128,6 @@ export class BringUp {
       .slice(-4, -1)
       .flatMap(({ payload }) => (payload.cents > cents - NEAR.under && payload.cents < cents + NEAR.over ? [payload.cents] : []));
   });
-  protected readonly heardSays = computed(() => {
-    const [moment, which] = [this.listening.moment(), this.listening.which()];
-    if (moment === null) return '';
-    const number = this.desk.lane() + 1;
-    if (!moment.sounds) return `Nothing sounds: pluck string ${number}.`;
-    const course = this.desk.lanes()[this.desk.lane()]?.place.course;
-    const doubled = this.desk.lanes().filter(({ place }) => place.course === course).length > 1;
-    const damp = doubled ? ' Damp its neighbour: two strings that beat are read as neither.' : '';
-    if (moment.live === null) return `Something sounds, and is no clear note yet.${damp}`;
-    const heard = `${nearestNote(moment.live.frequency, this.a4())}, ${moment.live.frequency.toFixed(1)} Hz`;
-    if (which === null) return `${heard}: no string of this instrument.`;
-    const another = which.string + 1 === number ? '' : ', another than the one in hand';
-    return `${heard}: string ${which.string + 1}${another}, sure ${(100 * which.probability).toFixed(0)} %.${damp}`;
-  });
-  /** How loud it is, of what a microphone can take. */
-  protected readonly level = computed(() => Math.max(0, Math.min(100, ((this.listening.moment()?.decibels ?? -80) + 70) * (100 / 70))));
-
-  constructor() {
-    if (inject(Session).demoSignIn() !== null) this.listening.listenTo('simulated'); // nobody needs a microphone to try it
-    inject(DestroyRef).onDestroy(() => this.listening.listenTo('off'));
-  }
-
   protected async keepTyped(submitted: Event): Promise<void> {
     submitted.preventDefault();
     const { cents } = this.typed.value();

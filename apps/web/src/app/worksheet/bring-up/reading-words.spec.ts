@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { aimOf, isThere } from './aim';
+import { aimOf, isThere } from '../hearing';
 import { sayReading, sayTurns, type Standing } from './reading-words';
 import { highestOf, sayCents } from './up-rows';
 

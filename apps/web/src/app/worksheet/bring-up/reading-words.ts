@@ -1,4 +1,4 @@
-import { isThere, type Aim } from './aim';
+import { isThere, type Aim } from '../hearing';
 
 /** Where a string is, and what bounds it. */
 export interface Standing {

@@ -7,6 +7,7 @@ import { pitchRead } from '@gold-peg/contract/bench-log';
 import { FINE_WORK } from '@gold-peg/craft/settle';
 import type { PitchRead } from '@gold-peg/craft/worksheet';
 import { Drafts, StageClock, WorksheetDesk } from '../desk';
+import { HearingPanel, Listening } from '../hearing';
 import { CHART, roundsChart } from './rounds-chart';
 import { sayDrift } from './settle-words';
 import { Settling } from './settling';
@@ -21,7 +22,7 @@ interface RoundTyped extends Pick<PitchRead, 'after' | 'retuned'> {
 @Component({
   selector: 'peg-round-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule, NumberField],
+  imports: [HearingPanel, MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule, NumberField],
   templateUrl: './round-panel.html',
   styleUrl: './round-panel.scss',
 })
@@ -37,6 +38,15 @@ export class RoundPanel {
     () => `round, ${this.desk.lane()}`,
     () => ({ lost: null, after: 'stretch', retuned: true, fault: null }),
   );
+
+  protected readonly listening = inject(Listening);
+  /** What the ear read of the string in hand since the last round, cents lost; null where it read nothing. */
+  protected readonly heard = computed(() => {
+    const reading = this.listening.reading();
+    return reading?.lane === this.desk.lane() ? -reading.cents : null;
+  });
+  /** What was typed wins over what was heard. */
+  protected readonly lost = computed(() => this.draft.value().lost ?? this.heard());
 
   protected readonly string = computed(() => this.settling.strings()[this.desk.lane()] ?? null);
   protected readonly chart = computed(() => {
@@ -63,14 +73,15 @@ export class RoundPanel {
 
   protected async note(submitted: Event): Promise<void> {
     submitted.preventDefault();
-    const { lost, after, retuned } = this.draft.value();
+    const [lost, { lost: typed, after, retuned }] = [this.lost(), this.draft.value()];
     if (this.desk.closed()) return;
     if (lost === null) return this.type({ fault: 'Type how many cents it lost, 0 if it stayed.' });
-    const read = pitchRead.safeParse({ cents: lost === 0 ? 0 : -lost, after, retuned, by: 'typed' });
+    const read = pitchRead.safeParse({ cents: lost === 0 ? 0 : -lost, after, retuned, by: typed === null ? 'heard' : 'typed' });
     if (!read.success) return this.type({ fault: `Cents lost, ${lost} ¢, ${read.error.issues[0]?.message ?? 'is not right'}.` });
     const forget = this.draft.forgetter();
     await this.desk.happens({ kind: 'pitch-read', string: this.desk.lane() + 1, payload: read.data });
     forget();
+    this.listening.reading.set(null);
     // the keys are those of the worksheet again: a digit takes another string, Enter the next reading
     this.element.nativeElement.querySelector<HTMLElement>('#lost')?.blur();
   }

@@ -1,6 +1,8 @@
+import { TestBed } from '@angular/core/testing';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { BenchPage } from '../../testing/bench-page';
 import { setOf, setupWith, WorksheetBench } from '../../testing/worksheet-bench';
+import { Listening } from '../hearing';
 import { SettleStage } from './settle-stage';
 
 let bench: WorksheetBench;
@@ -34,6 +36,26 @@ describe('Settle', () => {
         .map((event) => [event.kind, 'string' in event && event.string, event.payload]),
     ).toEqual([-40, -20, -10].map((cents) => ['pitch-read', 3, { cents, after: 'stretch', retuned: true, by: 'typed' }]));
     expect(page.element.querySelectorAll('peg-drop-bars rect')).toHaveLength(3);
+  });
+
+  it('takes what the ear read of this string where nothing was typed, once, and says so', async () => {
+    await at('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w');
+    const { reading } = TestBed.inject(Listening);
+    const payload = () => bench.logged.at(-1)?.payload;
+    bench.desk.lane.set(2);
+    reading.set({ lane: 2, cents: -18.6 });
+    await page.settle();
+    expect(page.field('cents lost').value).toBe('18.6');
+    expect(page.text).toContain('heard');
+    await page.press('note it');
+    expect(payload()).toEqual({ cents: -18.6, after: 'stretch', retuned: true, by: 'heard' });
+    expect(page.field('cents lost').value).toBe('');
+    reading.set({ lane: 2, cents: -9 });
+    await note('7');
+    expect(payload()).toMatchObject({ cents: -7, by: 'typed' });
+    reading.set({ lane: 3, cents: -9 });
+    await page.settle();
+    expect(page.field('cents lost').value).toBe('');
   });
 
   it('never notes at one string what was typed at another', async () => {

@@ -5,6 +5,7 @@ import { whichString, type Moment, type Plucked, type Which } from '@gold-peg/cr
 import { hertz, type Hertz } from '@gold-peg/craft/units';
 import type { Subscription } from 'rxjs';
 import { Listener, Microphone, SoundFault, type SoundSource } from '../../ear';
+import { Session } from '../../session/session';
 import { BenchActions } from '../actions';
 import { WorksheetDesk } from '../desk';
 import { aimOf, isThere } from './aim';
@@ -26,12 +27,16 @@ export class Listening {
   private listens: Subscription | null = null;
 
   readonly source = signal<Source>('off');
+  /** What is listened to wherever it is heard; nobody needs a microphone to try it. */
+  private wanted: Source = inject(Session).demoSignIn() === null ? 'off' : 'simulated';
   readonly moment = signal<Moment | null>(null);
   readonly fault = signal<string | null>(null);
   /** The string that sounds, or was plucked last, and how sure that is; null where it was none of these. */
   readonly which = signal<Which | null>(null);
   /** Where strings were while they sounded, by lane: a peg is turned faster than plucks are logged. */
   private readonly heardAt = signal<ReadonlyMap<number, Hertz>>(new Map());
+  /** Where a string that is at pitch was heard last, cents from its note; null once that was taken down. */
+  readonly reading = signal<{ lane: number; cents: number } | null>(null);
   /** A string that is heard at its place is ticked without a hand. */
   readonly ticksItself = signal(true);
 
@@ -71,7 +76,20 @@ export class Listening {
     inject(DestroyRef).onDestroy(() => this.listens?.unsubscribe());
   }
 
+  /** Listens as was wanted last. */
+  begin(): void {
+    this.listenTo(this.wanted);
+  }
+
+  /** Lets go of the source: where nothing is heard the microphone is off. */
+  rest(): void {
+    const { wanted } = this;
+    this.listenTo('off');
+    this.wanted = wanted;
+  }
+
   listenTo(source: Source): void {
+    this.wanted = source;
     this.listens?.unsubscribe();
     this.listens = null;
     this.moment.set(null);
@@ -84,8 +102,7 @@ export class Listening {
     this.listens = this.listener.listen(from, this.expects).subscribe({
       next: (moment) => this.hear(moment),
       error: (error: unknown) => {
-        this.moment.set(null);
-        this.source.set('off');
+        this.listenTo('off');
         this.fault.set(error instanceof SoundFault ? error.message : 'Listening broke off: press the source again.');
       },
     });
@@ -117,6 +134,7 @@ export class Listening {
     const cents = Math.round(10 * 1200 * Math.log2(frequency / target)) / 10;
     // a step that ticks itself goes on to the next string: what is plucked there is that one's
     if (which.string !== this.desk.lane()) this.desk.lane.set(which.string);
+    if (this.desk.stage() !== 'bring-up') return this.reading.set({ lane: which.string, cents });
     await this.takeDown(which.string, cents, Math.round(100 * confidence * which.probability) / 100);
   }
 

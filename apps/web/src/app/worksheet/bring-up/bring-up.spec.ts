@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { WorksheetBench } from '../../testing/worksheet-bench';
 import { BringUp } from './bring-up';
-import { Listening } from './listening';
+import { Listening } from '../hearing';
 
 const TENS = 'electric-nickel-10-13-17-26w-36w-46w';
 const THIRD = 2;

@@ -85,7 +85,9 @@ export class SimulatedInstrument implements SoundSource {
     const { string, place } = this.desk.lanes()[lane] ?? { string: null };
     const instrument = this.desk.instrument();
     if (plan === null || string === null || instrument === null || place === undefined) return null;
-    const key = `${lane} ${this.desk.sheet().done.wind[lane]?.id ?? ''}`;
+    const winding = this.desk.sheet().done.wind[lane] ?? null;
+    if (winding === null) return null; // it is off
+    const key = `${lane} ${winding.id}`;
     const known = this.strings.get(key);
     if (known !== undefined) return known;
     const fresh = wound({ plan, string, scale: place.scaleLength, gearRatio: instrument.gearRatio, holds: null }, this.chance);
