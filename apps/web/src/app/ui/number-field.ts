@@ -1,4 +1,4 @@
-import { Directive, effect, ElementRef, inject, model } from '@angular/core';
+import { Directive, effect, ElementRef, inject, input, output } from '@angular/core';
 
 /**
  * A number that is typed, null where there is none yet. While somebody types nothing else writes there: '.' and '-' are no numbers yet, and who begins with them
@@ -6,8 +6,9 @@ import { Directive, effect, ElementRef, inject, model } from '@angular/core';
  */
 @Directive({ selector: 'input[pegNumber]', host: { type: 'number', '(input)': 'typed()', '(blur)': 'left()' } })
 export class NumberField {
-  readonly pegNumber = model.required<number | null>();
-  private readonly input = inject<ElementRef<HTMLInputElement>>(ElementRef).nativeElement;
+  readonly pegNumber = input.required<number | null>();
+  readonly pegNumberChange = output<number | null>();
+  private readonly field = inject<ElementRef<HTMLInputElement>>(ElementRef).nativeElement;
   private typing = false;
 
   constructor() {
@@ -18,9 +19,9 @@ export class NumberField {
   }
 
   protected typed(): void {
-    this.typing = document.activeElement === this.input;
-    const value = this.input.valueAsNumber;
-    this.pegNumber.set(Number.isNaN(value) ? null : value);
+    this.typing = document.activeElement === this.field;
+    const value = this.field.valueAsNumber;
+    this.pegNumberChange.emit(Number.isNaN(value) ? null : value);
   }
 
   protected left(): void {
@@ -29,6 +30,6 @@ export class NumberField {
   }
 
   private show(value: number | null): void {
-    this.input.value = value === null || Number.isNaN(value) ? '' : String(value);
+    this.field.value = value === null || Number.isNaN(value) ? '' : String(value);
   }
 }
