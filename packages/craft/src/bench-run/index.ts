@@ -13,7 +13,7 @@ export {
   type RunSchools,
   type School,
 } from './schools.js';
-export { planRun, type BenchRun, type RunProblem, type RunStep } from './plan-run.js';
+export { allComeUpTogether, planRun, type BenchRun, type RunProblem, type RunStep } from './plan-run.js';
 export { together } from './together.js';
 export { sayTucks, tieWay, type TieWay } from './work-at-anchor.js';
 export { isDone, latestStep, nextStep, stageReached, stepAt, stringRun, type StringRun, type StringStep } from './next-step.js';

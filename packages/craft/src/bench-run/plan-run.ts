@@ -76,6 +76,10 @@ export function planRun(facts: Facts): Outcome<BenchRun, RunProblem> {
   return done({ schools, order, groups, steps: withMinutes(steps, facts, order.length), tools });
 }
 
+/** Whether several strings are off at a time, so that all are brought near their notes before any goes to its own. */
+export const allComeUpTogether = ({ order, schools }: Pick<BenchRun, 'order' | 'schools'>): boolean =>
+  schools.stripping.value === 'all-off' && order.length > 1;
+
 /** Before anything comes off: the bench, and what this bridge needs. */
 function setUp(instrument: Instrument): Unclocked[] {
   const prepare = prepareBridge(instrument);
@@ -153,7 +157,7 @@ function stepOf(facts: Facts, { order, schools }: Pick<BenchRun, 'order' | 'scho
       case 'bring-up':
         return bringUpWork(instrument, {
           firstPass,
-          together: schools.stripping.value === 'all-off' && order.length > 1,
+          together: allComeUpTogether({ order, schools }),
           soft,
           alone: order.length === 1,
         });

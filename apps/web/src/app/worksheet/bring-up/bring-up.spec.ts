@@ -38,20 +38,21 @@ describe('an ear at the worksheet', () => {
     TestBed.inject(Listening).ticksItself.set(false);
     await keep();
     expect(heard()).toMatchObject([{ string: 3, payload: { cents: -31.5, sure: null, by: 'typed' } }]);
-    expect(page.text).toContain(bench.desk.stepInHand()?.firstPass === true ? 'the others come up first' : '32 ¢ to go');
+    expect(page.text).toContain('32 ¢ to go');
   });
 
-  it('ticks a string that is read at its place by itself, unless that is switched off', async () => {
+  it('ticks a string by itself once it is at its note, was stretched, and is there again, unless that is switched off', async () => {
     vi.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
     const listening = TestBed.inject(Listening);
+    expect(bench.desk.stepInHand()).toMatchObject({ firstPass: true, done: 'up, stretched once' });
+    for (const cents of [-300, 0.5, -24]) await listening.type(cents);
+    expect(bench.desk.inHandIsDone()).toBe(false);
     listening.ticksItself.set(false);
-    const step = bench.desk.stepInHand();
-    const there = step?.firstPass === true ? -200 : 0;
-    await listening.type(there);
+    await listening.type(-1);
     expect(bench.desk.inHandIsDone()).toBe(false);
     listening.ticksItself.set(true);
-    await listening.type(there);
-    expect(bench.logged.at(-1)?.kind).toBe(step?.firstPass === true ? 'tensioned' : 'brought-up');
+    await listening.type(-1);
+    expect(bench.logged.at(-1)).toMatchObject({ kind: 'tensioned', string: 3 });
   });
 
   it('says why nothing is heard where a microphone is refused', async () => {

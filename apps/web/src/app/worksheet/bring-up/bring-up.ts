@@ -14,7 +14,7 @@ import { MeasuredWidth } from '../../ui/measured-width';
 import { NumberField } from '../../ui/number-field';
 import { Drafts, WorksheetDesk } from '../desk';
 import { NowPanel } from '../now';
-import { aimOf, HearingPanel, Listening } from '../hearing';
+import { HearingPanel, Listening } from '../hearing';
 import { ComingUp } from './coming-up';
 import { sayReading, sayTurns } from './reading-words';
 import { highestOf, LOWEST, sayCents, type UpRow } from './up-rows';
@@ -56,7 +56,7 @@ export class BringUp {
   );
 
   private readonly a4 = computed(() => this.desk.instrument()?.a4 ?? CONCERT_A4);
-  protected readonly aim = computed(() => aimOf(this.desk.stepInHand()?.firstPass ?? false));
+  protected readonly aim = this.listening.aim;
   protected readonly rows = computed<UpRow[]>(() =>
     this.desk.inView(
       this.desk.lanes().map((lane) => {
@@ -119,7 +119,14 @@ export class BringUp {
     const row = this.inHand();
     if (row === null) return null;
     const cents = this.stands();
-    return sayReading({ cents, aim: this.aim(), safe: row.safe, breaks: row.breaks, turns: this.turnsLeft(row.lane.index, cents) });
+    return sayReading({
+      cents,
+      aim: this.aim(),
+      arrived: this.listening.hasArrived(),
+      safe: row.safe,
+      breaks: row.breaks,
+      turns: this.turnsLeft(row.lane.index, cents),
+    });
   });
   protected readonly trace = computed(() => {
     const { cents } = this.aim();

@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { aimOf, isThere } from '../hearing';
+import { aimOf, hasArrived, isThere } from '../hearing';
 import { sayReading, sayTurns, type Standing } from './reading-words';
 import { highestOf, sayCents } from './up-rows';
 
+const NOTE = aimOf({ firstPass: false, together: true });
+const FIRST = aimOf({ firstPass: true, together: true });
 const at = (cents: number | null, more: Partial<Standing> = {}) =>
-  sayReading({ cents, aim: aimOf(false), safe: 300, breaks: 500, turns: 0.05, ...more });
+  sayReading({ cents, aim: NOTE, arrived: true, safe: 300, breaks: 500, turns: 0.05, ...more });
 
 describe('what is said of a string on its way up', () => {
   it('asks for a pluck before anything was heard', () => {
@@ -26,11 +28,11 @@ describe('what is said of a string on its way up', () => {
   it('is there within two cents of the note; on the first pass from a tone under on, and under its note', () => {
     expect([-2, -0.3, 2].map((cents) => at(cents).kind)).toEqual(['there', 'there', 'there']);
     expect(at(-2.1).kind).toBe('go-on');
-    const first = { aim: aimOf(true) };
+    const first = { aim: FIRST };
     expect([-260, -200, -31.5, -2].map((cents) => at(cents, first).kind)).toEqual(Array(4).fill('there'));
     expect(at(-280, first).says).toBe('80 ¢ to go, 18° of the button, from below.');
     expect(at(10, first).says).toBe('12 ¢ over: stretch it until it is back, never slacken.');
-    expect(isThere(-261, aimOf(true))).toBe(false);
+    expect(isThere(-261, FIRST)).toBe(false);
   });
 
   it('never lets a sharp string down, warns before the safe limit, and stops at it and before it breaks', () => {
@@ -39,6 +41,26 @@ describe('what is said of a string on its way up', () => {
     expect(at(301)).toMatchObject({ kind: 'stop', says: expect.stringContaining('more than is safe') });
     expect(at(420)).toMatchObject({ kind: 'stop', says: expect.stringContaining('about to break') });
     for (const cents of [5, 230, 301, 420]) expect(at(cents).says).not.toMatch(/slacken it|let it down/);
+  });
+});
+
+describe('a string that is brought up before the next comes off', () => {
+  const alone = aimOf({ firstPass: true, together: false });
+
+  it('goes to its note, is stretched there, and to its note again', () => {
+    expect(at(0.4, { aim: alone, arrived: false }).says).toBe('At its note: one light stretch, and to the note again.');
+    expect(at(0.4, { aim: alone }).says).toBe('At its note: it holds.');
+    expect(hasArrived([-400, -30, 0.4], alone)).toBe(false);
+    expect(hasArrived([-400, -30, 0.4, -25], alone)).toBe(false);
+    expect(hasArrived([-400, -30, 0.4, -25, -1], alone)).toBe(true);
+    expect(hasArrived([-400, 6, -12, 1], alone)).toBe(true); // it was sharp, and stretched back
+  });
+
+  it('has arrived at once on the second pass, and where all come up together', () => {
+    expect(hasArrived([-30, 1], NOTE)).toBe(true);
+    expect(hasArrived([1, -30], NOTE)).toBe(false);
+    expect(hasArrived([], NOTE)).toBe(false);
+    expect(hasArrived([-900, -240], FIRST)).toBe(true);
   });
 });
 

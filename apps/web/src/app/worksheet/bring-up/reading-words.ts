@@ -5,6 +5,8 @@ export interface Standing {
   /** From its note; null where it was not heard yet. */
   cents: number | null;
   aim: Aim;
+  /** It was stretched there, where it has to be. */
+  arrived: boolean;
   /** Cents over its note at which its pull is the most that is safe, and at which it breaks. */
   safe: number;
   breaks: number;
@@ -23,16 +25,12 @@ const NAMED_ALIKE = 60;
 const NEAR_LIMIT = 100;
 
 /** What to do with a string that stands there: up to its note from below, never past what is safe, and never let down. */
-export function sayReading({ cents, aim, safe, breaks, turns }: Standing): ReadingWords {
+export function sayReading({ cents, aim, arrived, safe, breaks, turns }: Standing): ReadingWords {
   if (cents === null) return { kind: 'go-on', says: 'Pluck it: the ear shows where it stands.' };
   if (cents >= breaks - NEAR_LIMIT)
     return { kind: 'stop', says: 'Stop: it is about to break. Keep your face away, and look which string this is.' };
   if (cents > safe) return { kind: 'stop', says: 'Stop: it pulls more than is safe. Is it the right octave, and the right string?' };
-  if (isThere(cents, aim))
-    return {
-      kind: 'there',
-      says: aim.cents === 0 ? 'At its note: it holds.' : 'Under its note, as it is wanted now: the others come up first.',
-    };
+  if (isThere(cents, aim)) return { kind: 'there', says: sayThere(aim, arrived) };
   if (cents > aim.high) {
     const near = safe - cents < NEAR_LIMIT ? ` ${Math.round(safe - cents)} ¢ more are not safe.` : '';
     return {
@@ -46,6 +44,11 @@ export function sayReading({ cents, aim, safe, breaks, turns }: Standing): Readi
   const under = octaves === 1 ? 'An octave under' : `${octaves} octaves under`;
   if (alike) return { kind: 'go-on', says: `${under}: the same name and the wrong string pull. Keep on${left}.` };
   return { kind: 'go-on', says: `${sayCents(aim.cents - cents)} to go${left}, from below.` };
+}
+
+function sayThere({ cents, twice }: Aim, arrived: boolean): string {
+  if (cents !== 0) return 'Under its note, as it is wanted now: the others come up first.';
+  return twice && !arrived ? 'At its note: one light stretch, and to the note again.' : 'At its note: it holds.';
 }
 
 const sayCents = (cents: number): string => `${cents < 10 ? cents.toFixed(1) : cents.toFixed(0)} ¢`;

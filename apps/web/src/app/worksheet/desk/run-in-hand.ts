@@ -1,5 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import {
+  allComeUpTogether,
   CAUTIONS,
   isDone,
   latestStep,
@@ -59,6 +60,11 @@ export class RunInHand {
     const step = this.atHand();
     const is = ({ stage, string, firstPass }: RunStep) => stage === step?.stage && string === step.string && firstPass === step.firstPass;
     return step === null ? null : (this.run()?.steps.find(is) ?? null);
+  });
+  /** Whether all strings of the job come up together: a tone under first, and to their notes when all bear pull. */
+  readonly comesUpTogether = computed(() => {
+    const run = this.run();
+    return run !== null && allComeUpTogether(run);
   });
   /** What can hurt or scrap at the step in hand, in one line; empty where there is none. */
   readonly cautions = computed(() => (this.stepInHand()?.cautions ?? []).map((kind) => CAUTIONS[kind]).join(' '));

@@ -76,6 +76,7 @@ export class WorksheetDesk {
   readonly nearestFirst = computed(() => (this.instrument()?.hand === 'left') !== this.turned());
   readonly run = this.runs.run;
   readonly stepInHand = this.runs.stepInHand;
+  readonly comesUpTogether = this.runs.comesUpTogether;
   readonly cautions = this.runs.cautions;
   readonly inHandIsDone = this.runs.inHandIsDone;
   readonly heldUp = this.runs.heldUp;

@@ -5,11 +5,26 @@ export interface Aim {
   cents: number;
   low: number;
   high: number;
+  /** There it is stretched once, and brought there again. */
+  twice: boolean;
 }
 
-/** A tone under first, where the school brings all strings near before any goes to its note: what comes after draws it on. Nearer will do as well. */
-const TONE_UNDER: Aim = { cents: -200, low: -260, high: -FINE_WORK };
+/** A tone under first, where all strings come up together: what comes after draws it on. Nearer will do as well. */
+const TONE_UNDER: Aim = { cents: -200, low: -260, high: -FINE_WORK, twice: false };
+const NOTE: Aim = { cents: 0, low: -FINE_WORK, high: FINE_WORK, twice: false };
 
-export const aimOf = (firstPass: boolean): Aim => (firstPass ? TONE_UNDER : { cents: 0, low: -FINE_WORK, high: FINE_WORK });
+/** `firstPass`: it bears pull for the first time. `together`: so do others of the job. */
+export function aimOf({ firstPass, together }: { firstPass: boolean; together: boolean }): Aim {
+  if (!firstPass) return NOTE;
+  return together ? TONE_UNDER : { ...NOTE, twice: true };
+}
 
 export const isThere = (cents: number, aim: Aim): boolean => cents >= aim.low && cents <= aim.high;
+
+/** Whether a string that was read so, the latest last, is where it was to be: stretched in between where it has to be. */
+export function hasArrived(readings: readonly number[], aim: Aim): boolean {
+  const last = readings.at(-1);
+  if (last === undefined || !isThere(last, aim)) return false;
+  const first = readings.findIndex((cents) => cents >= aim.low);
+  return !aim.twice || readings.slice(first).some((cents) => cents < aim.low);
+}

@@ -8,7 +8,7 @@ import { Listener, Microphone, SoundFault, type SoundSource } from '../../ear';
 import { Session } from '../../session/session';
 import { BenchActions } from '../actions';
 import { WorksheetDesk } from '../desk';
-import { aimOf, isThere } from './aim';
+import { aimOf, hasArrived, type Aim } from './aim';
 import { SimulatedInstrument } from './simulated-instrument';
 
 /** So sure the ear is before it takes another string in hand. */
@@ -51,11 +51,23 @@ export class Listening {
       return heard === undefined ? (this.desk.sheet().heard[index]?.at(-1)?.payload.cents ?? null) : 1200 * Math.log2(heard / target);
     }),
   );
-  /** Where each string stands as far as is known: what was ticked without the ear is near where it was to be. */
+  /** Where the string in hand is brought now. */
+  readonly aim = computed<Aim>(() =>
+    aimOf({ firstPass: this.desk.stepInHand()?.firstPass ?? false, together: this.desk.comesUpTogether() }),
+  );
+  readonly hasArrived = computed(() =>
+    hasArrived(
+      (this.desk.sheet().heard[this.desk.lane()] ?? []).map(({ payload }) => payload.cents),
+      this.aim(),
+    ),
+  );
+  /** Where each string stands as far as is known: an old one that is still on at its note, and what was ticked without the ear near where it was to be. */
   private readonly candidates = computed(() =>
     this.targets().map((target, index) => {
       const { done, tensioned } = this.desk.sheet();
-      const ticked = done['bring-up'][index] !== null ? 0 : tensioned[index] !== null ? aimOf(true).cents : null;
+      const atNote = done.strip[index] === null || done['bring-up'][index] !== null || this.desk.inJob()[index] === false;
+      const near = aimOf({ firstPass: true, together: this.desk.comesUpTogether() }).cents;
+      const ticked = atNote ? 0 : tensioned[index] !== null ? near : null;
       const cents = this.last()[index] ?? ticked;
       return { target, last: cents === null ? null : hertz(target * 2 ** (cents / 1200)) };
     }),
@@ -120,17 +132,22 @@ export class Listening {
   }
 
   private follow(frequency: Hertz): void {
-    const which = whichString(frequency, this.candidates(), this.desk.lane());
+    const which = this.whichOf(frequency);
     this.which.set(which);
     if (which?.string === this.desk.lane()) this.heardAt.update((known) => new Map(known).set(which.string, frequency));
   }
 
-  private async log({ frequency, confidence }: Plucked): Promise<void> {
+  /** Two strings of a course pass one another on the way: where it may be either, it is the one in hand. */
+  private whichOf(frequency: Hertz): Which | null {
     const which = whichString(frequency, this.candidates(), this.desk.lane());
+    return which === null || which.probability >= SURE ? which : { string: this.desk.lane(), probability: 1 - which.probability };
+  }
+
+  private async log({ frequency, confidence }: Plucked): Promise<void> {
+    const which = this.whichOf(frequency);
     this.which.set(which);
     const target = which === null ? undefined : this.targets()[which.string];
     if (which === null || target === undefined || this.desk.closed()) return;
-    if (which.string !== this.desk.lane() && which.probability < SURE) return; // it is said, and not followed
     const cents = Math.round(10 * 1200 * Math.log2(frequency / target)) / 10;
     // a step that ticks itself goes on to the next string: what is plucked there is that one's
     if (which.string !== this.desk.lane()) this.desk.lane.set(which.string);
@@ -142,8 +159,7 @@ export class Listening {
     const by = sure === null ? 'typed' : this.source() === 'microphone' ? 'microphone' : 'simulated';
     this.heardAt.update((known) => new Map([...known].filter(([each]) => each !== lane))); // the log knows it now
     await this.desk.happens({ kind: 'heard', string: lane + 1, payload: { cents, sure, by } });
-    const aim = aimOf(this.desk.stepInHand()?.firstPass ?? false);
     const ticks = this.ticksItself() && this.desk.stage() === 'bring-up' && lane === this.desk.lane();
-    if (ticks && !this.desk.inHandIsDone() && this.desk.heldUp() === null && isThere(cents, aim)) await this.actions.markDone();
+    if (ticks && !this.desk.inHandIsDone() && this.desk.heldUp() === null && this.hasArrived()) await this.actions.markDone();
   }
 }
