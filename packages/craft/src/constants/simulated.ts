@@ -6,6 +6,8 @@ export const PEGS = {
   friction: constant(0.15, [0.1, 0.25], '', 'steel over bone, plastic or brass, dry'),
   /** Share of the pull at pitch with which a string is left when it is wound. */
   taut: constant(0.1, [0.05, 0.2], '', 'the string just lies in its slots, workshop practice'),
+  /** What low strings are drawn to before anybody plucks them. */
+  sounds: constant(28, [25, 35], 'Hz', 'below it a string rattles, and no ear tells its pitch'),
 } as const;
 
 /** How simulated strings settle and creep where rounds and drift of the table do not say. */

@@ -140,6 +140,7 @@ describe('which string was plucked', () => {
   const SIX = [329.63, 246.94, 196, 146.83, 110, 82.41].map((pitch) => ({
     target: hertz(pitch),
     last: null as ReturnType<typeof hertz> | null,
+    breaks: null as ReturnType<typeof hertz> | null,
   }));
   const up = SIX.map((string) => ({ ...string, last: string.target }));
 
@@ -157,6 +158,21 @@ describe('which string was plucked', () => {
     expect(whichString(hertz(215), coming, 1)?.string).toBe(1);
     expect(whichString(hertz(110.4), coming, 1)?.string).toBe(4);
     expect(whichString(hertz(1500), up, 0)).toBeNull();
+  });
+
+  it('is none that would have broken there: an octave that was misheard is no string pulled apart', () => {
+    const alone = [{ target: hertz(41.2), last: null, breaks: hertz(60) }];
+    expect(whichString(hertz(46), alone, 0)?.string).toBe(0);
+    expect(whichString(hertz(61), alone, 0)).toBeNull();
+    const heard = [{ target: hertz(41.2), last: hertz(41.1), breaks: hertz(60) }];
+    expect(whichString(hertz(82.3), heard, 0)).toBeNull();
+  });
+
+  it('says how likely the one in hand is beside it', () => {
+    const pair = [5, 40].map((cents) => ({ target: hertz(196), last: hertz(196 * 2 ** (-cents / 1200)), breaks: null }));
+    const which = whichString(hertz(196 * 2 ** (-5 / 1200)), pair, 1);
+    expect(which?.string).toBe(0);
+    expect((which?.probability ?? 0) + (which?.inHand ?? 0)).toBeCloseTo(1, 2);
   });
 
   it('is as sure as the strings lie apart', () => {

@@ -7,12 +7,15 @@ export interface Candidate {
   target: Hertz;
   /** Where it was when it was heard last in this job; null where it was not. */
   last: Hertz | null;
+  /** Where it would break: higher it cannot sound, whatever was heard. Null where that is not known. */
+  breaks: Hertz | null;
 }
 
-/** The string that was plucked, zero-based, and how likely it is that one. */
+/** The string that was plucked, zero-based, and how likely it is that one; and how likely it is the one in hand. */
 export interface Which {
   string: number;
   probability: number;
+  inHand: number;
 }
 
 /** Where a string can stand that was not heard yet: from slack to a little over its note, cents. */
@@ -26,18 +29,20 @@ const ANY_SOUND = 7200;
  * from slack to its note. Null where it can be none of them.
  */
 export function whichString(heard: Hertz, strings: readonly Candidate[], inHand: number | null): Which | null {
-  const posteriors = strings.map(({ target, last }, index) => {
+  const posteriors = strings.map((string, index) => {
     const prior = index === inHand ? HEARING.inHand.value : (1 - HEARING.inHand.value) / Math.max(1, strings.length - 1);
-    return prior * density(heard, target, last, index === inHand);
+    return prior * density(heard, string, index === inHand);
   });
   const elsewhere = HEARING.elsewhere.value / ANY_SOUND;
   const most = Math.max(...posteriors, elsewhere);
   const best = posteriors.indexOf(most);
-  return best < 0 ? null : { string: best, probability: most / posteriors.reduce((sum, each) => sum + each, elsewhere) };
+  const all = posteriors.reduce((sum, each) => sum + each, elsewhere);
+  return best < 0 ? null : { string: best, probability: most / all, inHand: (inHand === null ? 0 : (posteriors[inHand] ?? 0)) / all };
 }
 
 /** Per cent of pitch. A string that was heard is looked for about its place, more widely upwards where its peg is in the hand. */
-function density(heard: Hertz, target: Hertz, last: Hertz | null, inHand: boolean): number {
+function density(heard: Hertz, { target, last, breaks }: Candidate, inHand: boolean): number {
+  if (breaks !== null && heard > breaks) return 0;
   const off = 1200 * Math.log2(heard / target);
   const anywhere = off >= ANYWHERE.low && off <= ANYWHERE.high ? 1 / (ANYWHERE.high - ANYWHERE.low) : 0;
   if (last === null) return anywhere;

@@ -2,7 +2,8 @@ import { DRIFT, PEGS, ROUNDS, SETTLING_OF } from '../constants/index.js';
 import type { WindPlan } from '../procedure/index.js';
 import { takeUp, rotationFor } from '../post/index.js';
 import type { StringProperties } from '../strings/index.js';
-import { cents, metres, newtons, radians, type Metres, type Newtons } from '../units/index.js';
+import { tensionFor } from '../tension/index.js';
+import { cents, hertz, metres, newtons, radians, type Metres, type Newtons } from '../units/index.js';
 import { handStrength } from './chance.js';
 import { strungUp, type SimulatedString, type StringState } from './string-state.js';
 
@@ -37,7 +38,8 @@ export function wound(
     onset: DRIFT.onset.value,
     holds,
   };
-  const taut = newtons(plan.load.pull * PEGS.taut.value);
+  const sounds = tensionFor(hertz(PEGS.sounds.value), scale, string);
+  const taut = newtons(Math.max(plan.load.pull * PEGS.taut.value, Math.min(sounds, plan.load.pull / 2)));
   return { of, state: strungUp(of, taut, buttonAt(plan, gearRatio, taut)) };
 }
 

@@ -11,8 +11,9 @@ import { WorksheetDesk } from '../desk';
 import { aimOf, hasArrived, type Aim } from './aim';
 import { SimulatedInstrument } from './simulated-instrument';
 
-/** So sure the ear is before it takes another string in hand. */
+/** So sure the ear is before it takes another string in hand, and so likely the one in hand must be to be taken for it otherwise. */
 const SURE = 0.6;
+const MAY_BE = 0.15;
 
 export type Source = 'off' | 'simulated' | 'microphone';
 
@@ -69,7 +70,11 @@ export class Listening {
       const near = aimOf({ firstPass: true, together: this.desk.comesUpTogether() }).cents;
       const ticked = atNote ? 0 : tensioned[index] !== null ? near : null;
       const cents = this.last()[index] ?? ticked;
-      return { target, last: cents === null ? null : hertz(target * 2 ** (cents / 1200)) };
+      return {
+        target,
+        last: cents === null ? null : hertz(target * 2 ** (cents / 1200)),
+        breaks: this.desk.plans()[index]?.load.breakingPitch ?? null,
+      };
     }),
   );
   private readonly expected = computed(() => {
@@ -140,12 +145,14 @@ export class Listening {
   /** Two strings of a course pass one another on the way: where it may be either, it is the one in hand. */
   private whichOf(frequency: Hertz): Which | null {
     const which = whichString(frequency, this.candidates(), this.desk.lane());
-    return which === null || which.probability >= SURE ? which : { string: this.desk.lane(), probability: 1 - which.probability };
+    if (which === null || which.probability >= SURE || which.inHand < MAY_BE) return which;
+    return { ...which, string: this.desk.lane(), probability: which.inHand };
   }
 
   private async log({ frequency, confidence }: Plucked): Promise<void> {
     const which = this.whichOf(frequency);
     this.which.set(which);
+    if (which !== null && which.string !== this.desk.lane() && which.probability < SURE) return; // it is said, and not followed
     const target = which === null ? undefined : this.targets()[which.string];
     if (which === null || target === undefined || this.desk.closed()) return;
     const cents = Math.round(10 * 1200 * Math.log2(frequency / target)) / 10;
