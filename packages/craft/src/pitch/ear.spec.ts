@@ -73,6 +73,47 @@ describe('an ear at the bench', () => {
     }
   });
 
+  it('hears a low string that rings for long as often as it is plucked, and never learns it away', () => {
+    const events = [0.4, 3.4, 6.4, 9.4].map((at, index) => ({ at, pitch: 41.2 * 2 ** (index / 600), ring: 14 }));
+    const moments = hear(take(12, events, { seed: 31 }));
+    const heard = logged(moments);
+    expect(heard).toHaveLength(4);
+    for (const [index, { frequency }] of heard.entries()) expect(Math.abs(off(frequency, events[index]?.pitch ?? 1))).toBeLessThan(1.5);
+    // for two seconds after each pluck but for its first half second, the mark stands
+    const shown = moments.filter(({ time }) => events.some(({ at }) => time > at + 0.7 && time < at + 2.4));
+    expect(shown.filter(({ live }) => live !== null).length / shown.length).toBeGreaterThan(0.95);
+  });
+
+  it('hears a string that is plucked over itself as it rings, higher by a semitone, by its pitch alone', () => {
+    const chance = seeded(37);
+    // no softer moment between the two: the second goes on where the first is cut
+    const part = (pitch: number) =>
+      pluck({ first: hertz(pitch), inharmonicity: 1e-4, at: 0.17, ring: 12, seconds: 1.6, sampleRate: RATE }, chance);
+    const ringing = [...part(38.9), ...part(41.2)].map((sample) => 0.3 * sample);
+    const samples = Float32Array.from({ length: 4 * RATE }, (_, index) => 0.0005 * normal(chance) + (ringing[index - 0.4 * RATE] ?? 0));
+    const ear = new Ear(RATE);
+    ear.expect(hertz(38));
+    const heard = logged(ear.hear(samples));
+    expect(heard.length).toBe(2);
+    expect(Math.abs(off(heard[1]?.frequency ?? 1, 41.2))).toBeLessThan(0.5);
+  });
+
+  it('shows what rang before it listened, and does not log it: nobody knows when it was plucked', () => {
+    const chance = seeded(41);
+    const sound = pluck({ first: hertz(98), inharmonicity: 1e-4, at: 0.17, ring: 9, seconds: 3, sampleRate: RATE }, chance);
+    const moments = hear(sound.map((sample) => 0.3 * sample + 0.0005 * normal(chance)));
+    expect(logged(moments)).toEqual([]);
+  });
+
+  it('hears the lowest bass string in its octave where that is expected', () => {
+    const ear = new Ear(RATE);
+    ear.expect(hertz(30.4));
+    const moments = ear.hear(take(3, [{ at: 0.5, pitch: 30.87, ring: 9 }], { seed: 43 }));
+    const live = moments.flatMap((moment) => (moment.live === null ? [] : [off(moment.live.frequency, 30.87)]));
+    expect(live.length).toBeGreaterThan(20);
+    for (const cents of live) expect(Math.abs(cents)).toBeLessThan(5);
+  });
+
   it('hears each pluck of a row as its own, also over the one before', () => {
     const heard = logged(
       hear(

@@ -35,6 +35,8 @@ const LIVE: readonly { under: number; size: number }[] = [
   { under: Infinity, size: 4096 },
 ];
 const USUAL_RATE = 48_000;
+/** A string is taken for its octave or its twelfth where its first partials are weak. */
+const MISHEARD = [2, 3, 1 / 2];
 
 /** Listens to a stream of sound. Its answers depend on the samples alone, not on how they are cut into blocks. */
 export class Ear {
@@ -47,7 +49,15 @@ export class Ear {
   private quiet = 0;
   private onset: number | null = null;
   private heardLive: Hertz | null = null;
+  /** Frames in a row that are of another pitch than what was plucked. */
+  private strays = 0;
+  /** What sounded was lost while it was as loud as ever. */
+  private lost = false;
+  /** Whether what sounds was heard from its beginning. */
+  private logs = true;
   private row: (Heard & { decibels: number })[] = [];
+  /** Level before a pluck, dB. */
+  private room = 0;
   /** Level once the attack is over. */
   private settled: { time: number; decibels: number } | null = null;
   private about: Hertz | null = null;
@@ -86,15 +96,22 @@ export class Ear {
     const before = this.levels.length === 0 ? decibels : Math.min(...this.levels);
     this.levels = [...this.levels, decibels].slice(-3);
     const louder = decibels > before + HEARING.onset.value && decibels > HEARING.silence.value;
-    if (louder && (this.onset === null || time - this.onset > HEARING.again.value)) this.begin(time);
+    if (louder && (this.onset === null || time - this.onset > HEARING.again.value)) this.begin(time, before, true);
+    // it began unheard: what it is can be shown, and when it was plucked nobody knows, unless another was lost to it just now
+    else if (this.onset === null && before > Math.max(this.room + HEARING.onset.value, HEARING.silence.value))
+      this.begin(time, before, this.lost);
     const sounds = this.onset !== null;
     const live = sounds ? this.live(time) : null;
-    const plucked = sounds ? this.log(time, decibels) : null;
-    this.rest(time, live, decibels);
+    const plucked = sounds ? this.log(time) : null;
+    this.rest(time, live);
     return { time, decibels, sounds, live, plucked };
   }
 
-  private begin(time: number): void {
+  private begin(time: number, before: number, plucked: boolean): void {
+    // over a string that still rings, the room is what it was
+    if (this.onset === null && plucked) this.room = Math.min(before, this.room + HEARING.died.value);
+    this.logs = plucked;
+    this.strays = 0;
     // it began within the last hop: half of it is what is known
     this.onset = time - this.hop / this.sampleRate;
     this.row = [];
@@ -107,9 +124,22 @@ export class Ear {
   private live(time: number): Heard | null {
     const pitch = this.about ?? hertz(0);
     const size = (LIVE.find(({ under }) => pitch < under)?.size ?? 0) * (this.hop / HOP);
-    const heard = this.detect(Math.min(size, this.long), time, []);
-    this.heardLive = heard?.frequency ?? this.heardLive;
+    const heard = this.likelier(Math.min(size, this.long), time);
+    if (heard === null) return null;
+    // a string that was plucked over another that rang as loud: it is known by its pitch
+    this.strays = this.heardLive !== null && isAnother(heard.frequency, this.heardLive) ? this.strays + 1 : 0;
+    if (this.strays >= HEARING.steadyFrames.value) this.begin(time, 0, true);
+    else if (this.strays === 0) this.heardLive = heard.frequency;
     return heard;
+  }
+
+  /** Whatever stands out; where that lies an octave or a twelfth from what is expected, what is expected if it stands out nearly as well. */
+  private likelier(size: number, time: number): Heard | null {
+    const heard = this.detect(size, time, []);
+    if (this.about === null || (heard !== null && !MISHEARD.some((times) => isNear(heard.frequency, (this.about ?? 1) * times))))
+      return heard;
+    const guided = this.detect(size, time, [this.about]);
+    return guided !== null && guided.confidence > HEARING.guided.value * (heard?.confidence ?? 0) ? guided : heard;
   }
 
   private detect(size: number, time: number, targets: readonly Hertz[]): Heard | null {
@@ -121,15 +151,15 @@ export class Ear {
   }
 
   /** Frames from 0.3 to 0.8 s after the pluck, told once when they are over. */
-  private log(time: number, decibels: number): Plucked | null {
+  private log(time: number): Plucked | null {
     if (this.onset === null) return null;
     const middle = time - this.long / this.sampleRate / 2 - this.onset;
     if (middle >= HEARING.loggedFrom.value && middle <= HEARING.loggedTo.value) {
       const heard = this.detect(this.long, time, this.heardLive === null ? [] : [this.heardLive]);
-      if (heard !== null) this.row.push({ ...heard, decibels });
+      if (heard !== null) this.row.push({ ...heard, decibels: this.slowLevel() });
       return null;
     }
-    if (middle <= HEARING.loggedTo.value || this.row.length === 0) return null;
+    if (middle <= HEARING.loggedTo.value || this.row.length === 0 || !this.logs) return null;
     const [row, frames] = [this.row, HEARING.steadyFrames.value];
     this.row = [];
     const sorted = row.map(({ frequency }) => frequency).sort((a, b) => a - b);
@@ -144,25 +174,48 @@ export class Ear {
     };
   }
 
-  /** A string has died away when nothing is heard of it any more, or what is heard holds its level; what is left then is learned as what sounds all the time. */
-  private rest(time: number, live: Heard | null, decibels: number): void {
+  /**
+   * A string has died away when nothing is heard of it and it is no louder than the room was before it; what holds its level for seconds is no string either. Only then is what sounds learned as
+   * what sounds all the time: a string that rings on unheard would be taken for it, and never be heard again.
+   */
+  private rest(time: number, live: Heard | null): void {
     if (this.onset !== null && time - this.onset < HEARING.rings.value) return;
+    const decibels = this.slowLevel();
     this.settled ??= { time, decibels };
     const held = time - this.settled.time;
-    const holds = held > 4 * HEARING.rings.value && this.settled.decibels - decibels < HEARING.fades.value * held;
-    this.quiet = live === null || decibels < HEARING.silence.value || holds ? this.quiet + 1 : 0;
+    const holds = held > HEARING.motor.value && this.settled.decibels - decibels < HEARING.fades.value * held;
+    const died = live === null && decibels < Math.max(this.room + HEARING.died.value, HEARING.silence.value);
+    this.quiet = live === null || holds ? this.quiet + 1 : 0;
     if (this.quiet < HEARING.steadyFrames.value) return;
     this.onset = null;
+    this.lost = !died && !holds;
+    if (holds) this.room = decibels; // a motor was started: it belongs to the room
+    if (died || holds) this.learn();
+  }
+
+  private learn(): void {
     for (const size of new Set([this.long, ...LIVE.map((each) => Math.min(each.size * (this.hop / HOP), this.long))])) {
       const excerpt = this.ring.last(size);
       if (excerpt !== null) this.background.learn(excerpt, this.sampleRate);
     }
+  }
+
+  /** Over a third of a second: from hop to hop a low string is now louder, now softer. */
+  private slowLevel(): number {
+    const excerpt = this.ring.last(Math.min(this.long, this.ring.heard));
+    return excerpt === null ? 0 : levelOf(excerpt);
   }
 }
 
 /** From the first frame of a row to its last, by half of what a string fades in a second. */
 const fades = (row: readonly { decibels: number }[]): boolean =>
   (row[0]?.decibels ?? 0) - (row.at(-1)?.decibels ?? 0) > (HEARING.fades.value * (HEARING.loggedTo.value - HEARING.loggedFrom.value)) / 2;
+
+const centsApart = (one: number, other: number): number => Math.abs(1200 * Math.log2(one / other));
+const isNear = (one: number, other: number): boolean => centsApart(one, other) < HEARING.sameNote.value;
+/** Of another pitch, and no octave of it. */
+const isAnother = (one: number, other: number): boolean =>
+  centsApart(one, other) > HEARING.sameNote.value && Math.abs(centsApart(one, other) - 1200) > HEARING.sameNote.value;
 
 const levelOf = (samples: Float32Array): number =>
   10 * Math.log10(Math.max(samples.reduce((sum, sample) => sum + sample * sample, 0) / samples.length, 1e-12));

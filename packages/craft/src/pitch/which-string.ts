@@ -18,12 +18,6 @@ export interface Which {
   inHand: number;
 }
 
-/** Where a string can stand that was not heard yet: from slack to a little over its note, cents. */
-const ANYWHERE = { low: -3600, high: 300 };
-
-/** What is no string may sound anywhere within six octaves, cents. */
-const ANY_SOUND = 7200;
-
 /**
  * Which string sounds, by Bayes: a string stays where it was heard last, but for the one in hand, whose peg is being turned; one that was not heard yet may be anywhere
  * from slack to its note. Null where it can be none of them.
@@ -33,7 +27,7 @@ export function whichString(heard: Hertz, strings: readonly Candidate[], inHand:
     const prior = index === inHand ? HEARING.inHand.value : (1 - HEARING.inHand.value) / Math.max(1, strings.length - 1);
     return prior * density(heard, string, index === inHand);
   });
-  const elsewhere = HEARING.elsewhere.value / ANY_SOUND;
+  const elsewhere = HEARING.elsewhere.value / HEARING.anySound.value;
   const most = Math.max(...posteriors, elsewhere);
   const best = posteriors.indexOf(most);
   const all = posteriors.reduce((sum, each) => sum + each, elsewhere);
@@ -44,7 +38,7 @@ export function whichString(heard: Hertz, strings: readonly Candidate[], inHand:
 function density(heard: Hertz, { target, last, breaks }: Candidate, inHand: boolean): number {
   if (breaks !== null && heard > breaks) return 0;
   const off = 1200 * Math.log2(heard / target);
-  const anywhere = off >= ANYWHERE.low && off <= ANYWHERE.high ? 1 / (ANYWHERE.high - ANYWHERE.low) : 0;
+  const anywhere = off >= HEARING.slack.value && off <= HEARING.over.value ? 1 / (HEARING.over.value - HEARING.slack.value) : 0;
   if (last === null) return anywhere;
   const spread = inHand ? HEARING.turnedBetween.value : HEARING.strays.value;
   const z = (1200 * Math.log2(heard / last)) / spread;

@@ -1,5 +1,6 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
+import { HEARING } from '@gold-peg/craft/constants';
 import { pitchOf } from '@gold-peg/craft/instrument';
 import { whichString, type Moment, type Plucked, type Which } from '@gold-peg/craft/pitch';
 import { hertz, type Hertz } from '@gold-peg/craft/units';
@@ -10,10 +11,6 @@ import { BenchActions } from '../actions';
 import { WorksheetDesk } from '../desk';
 import { aimOf, hasArrived, type Aim } from './aim';
 import { SimulatedInstrument } from './simulated-instrument';
-
-/** So sure the ear is before it takes another string in hand, and so likely the one in hand must be to be taken for it otherwise. */
-const SURE = 0.6;
-const MAY_BE = 0.15;
 
 export type Source = 'off' | 'simulated' | 'microphone';
 
@@ -145,14 +142,14 @@ export class Listening {
   /** Two strings of a course pass one another on the way: where it may be either, it is the one in hand. */
   private whichOf(frequency: Hertz): Which | null {
     const which = whichString(frequency, this.candidates(), this.desk.lane());
-    if (which === null || which.probability >= SURE || which.inHand < MAY_BE) return which;
+    if (which === null || which.probability >= HEARING.sure.value || which.inHand < HEARING.mayBe.value) return which;
     return { ...which, string: this.desk.lane(), probability: which.inHand };
   }
 
   private async log({ frequency, confidence }: Plucked): Promise<void> {
     const which = this.whichOf(frequency);
     this.which.set(which);
-    if (which !== null && which.string !== this.desk.lane() && which.probability < SURE) return; // it is said, and not followed
+    if (which !== null && which.string !== this.desk.lane() && which.probability < HEARING.sure.value) return; // it is said, and not followed
     const target = which === null ? undefined : this.targets()[which.string];
     if (which === null || target === undefined || this.desk.closed()) return;
     const cents = Math.round(10 * 1200 * Math.log2(frequency / target)) / 10;
