@@ -1,8 +1,13 @@
 import { readdirSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
 
-/** A project for each file, since a project gets a worker of its own, and with it a workshop that no other file has been in. */
-const files = readdirSync(import.meta.dirname).filter((name) => name.endsWith('.spec.ts'));
+/**
+ * A project for each file, since a project gets a worker of its own, and with it a workshop that no other file has been in. Those that go through every instrument
+ * and every screen take longest, and begin.
+ */
+const files = readdirSync(import.meta.dirname)
+  .filter((name) => name.endsWith('.spec.ts'))
+  .sort((one, other) => Number(other.startsWith('every-')) - Number(one.startsWith('every-')));
 
 export default defineConfig({
   testDir: '.',
