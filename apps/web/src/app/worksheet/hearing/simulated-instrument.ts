@@ -1,4 +1,4 @@
-import { inject, Injectable, InjectionToken } from '@angular/core';
+import { inject, Injectable, InjectionToken, signal } from '@angular/core';
 import {
   pitchNow,
   chanceFrom,
@@ -38,6 +38,7 @@ export class SimulatedInstrument implements SoundSource {
   private readonly chance = chanceFrom(inject(SEED));
   /** By lane, each with the winding that it came from. */
   private readonly strings = new Map<string, OnIt>();
+  private readonly broken = signal<ReadonlySet<string>>(new Set());
   private readonly sounding: { samples: Float32Array; at: number }[] = [];
 
   listen(): Observable<SoundBlock> {
@@ -65,15 +66,20 @@ export class SimulatedInstrument implements SoundSource {
     this.change(lane, ({ state }) => state);
   }
 
-  /** Whether a string broke. */
-  isGone(lane: number): boolean {
-    return this.stringAt(lane)?.state.broken ?? false;
-  }
+  /** Whether there is nothing on this post yet. */
+  isOff = (lane: number): boolean => (this.desk.sheet().done.wind[lane] ?? null) === null;
+
+  /** Whether the string that is on it broke. */
+  isBroken = (lane: number): boolean => this.broken().has(this.keyOf(lane));
+
+  /** A lane with the winding of its string: another one is another string. */
+  private keyOf = (lane: number): string => `${lane} ${this.desk.sheet().done.wind[lane]?.id ?? ''}`;
 
   private change(lane: number, work: (string: OnIt) => StringState): void {
     const string = this.stringAt(lane);
     if (string === null) return;
     string.state = work(string);
+    if (string.state.broken) this.broken.update((known) => new Set(known).add(this.keyOf(lane)));
     this.sounding.length = 0; // the hand that plucks damps what sounded
     if (pitchNow(string.of, string.state) > 0)
       this.sounding.push({ samples: soundOf(string.of, string.state, { seconds: SECONDS, sampleRate: RATE }, this.chance), at: 0 });
@@ -85,9 +91,8 @@ export class SimulatedInstrument implements SoundSource {
     const { string, place } = this.desk.lanes()[lane] ?? { string: null };
     const instrument = this.desk.instrument();
     if (plan === null || string === null || instrument === null || place === undefined) return null;
-    const winding = this.desk.sheet().done.wind[lane] ?? null;
-    if (winding === null) return null; // it is off
-    const key = `${lane} ${winding.id}`;
+    if (this.isOff(lane)) return null;
+    const key = this.keyOf(lane);
     const known = this.strings.get(key);
     if (known !== undefined) return known;
     const fresh = wound({ plan, string, scale: place.scaleLength, gearRatio: instrument.gearRatio, holds: null }, this.chance);

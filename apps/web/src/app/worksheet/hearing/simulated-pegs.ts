@@ -18,14 +18,21 @@ const TURNS = [
   imports: [MatButtonModule],
   host: { '(document:keydown)': 'press($event)' },
   template: `
-    @for (each of TURNS; track each.label) {
-      <button matButton type="button" class="quiet" [attr.aria-label]="'Turn the button ' + each.label" (click)="turn(each.turns)">
-        {{ each.label }}
-      </button>
+    @if (instrument.isOff(desk.lane())) {
+      <span class="soft">String {{ desk.lane() + 1 }} is off: nothing to turn yet.</span>
+    } @else {
+      @if (instrument.isBroken(desk.lane())) {
+        <span class="gone">String {{ desk.lane() + 1 }} broke: say so with <b>X</b>, and begin again with another.</span>
+      }
+      @for (each of TURNS; track each.label) {
+        <button matButton type="button" class="quiet" [attr.aria-label]="'Turn the button ' + each.label" (click)="turn(each.turns)">
+          {{ each.label }}
+        </button>
+      }
+      <b class="keys">↑ ↓</b>
+      <button matButton type="button" class="quiet" (click)="instrument.pluck(desk.lane())">pluck <b>A</b></button>
+      <button matButton type="button" class="quiet" (click)="instrument.stretch(desk.lane())">stretch <b>D</b></button>
     }
-    <span class="soft"><b>↑ ↓</b></span>
-    <button matButton type="button" class="quiet" (click)="instrument.pluck(desk.lane())">pluck <b>A</b></button>
-    <button matButton type="button" class="quiet" (click)="instrument.stretch(desk.lane())">stretch <b>D</b></button>
   `,
   styles: `
     :host {
@@ -35,6 +42,17 @@ const TURNS = [
       gap: 0 8px;
       font-size: 15px;
       white-space: nowrap;
+    }
+    .keys {
+      color: var(--ink-soft);
+    }
+    .gone {
+      color: var(--oxide);
+    }
+    .soft,
+    .gone {
+      flex-basis: 100%;
+      white-space: normal;
     }
   `,
 })
