@@ -31,12 +31,12 @@ describe('what is said of a string on its way up', () => {
     const first = { aim: FIRST };
     expect([-260, -200, -31.5, -2].map((cents) => at(cents, first).kind)).toEqual(Array(4).fill('there'));
     expect(at(-280, first).says).toBe('80 ¢ to go, 18° of the button, from below.');
-    expect(at(10, first).says).toBe('12 ¢ over: stretch it until it is back, never slacken.');
+    expect(at(10, first).says).toBe('12 ¢ over: stretch it back, never slacken to it; if it gives no more, go well under and come up.');
     expect(isThere(-261, FIRST)).toBe(false);
   });
 
   it('never lets a sharp string down, warns before the safe limit, and stops at it and before it breaks', () => {
-    expect(at(5).says).toBe('5.0 ¢ over: stretch it until it is back, never slacken.');
+    expect(at(5).says).toBe('5.0 ¢ over: stretch it back, never slacken to it; if it gives no more, go well under and come up.');
     expect(at(230).says).toContain(' 70 ¢ more are not safe.');
     expect(at(301)).toMatchObject({ kind: 'stop', says: expect.stringContaining('more than is safe') });
     expect(at(420)).toMatchObject({ kind: 'stop', says: expect.stringContaining('about to break') });

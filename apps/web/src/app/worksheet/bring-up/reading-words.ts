@@ -35,7 +35,7 @@ export function sayReading({ cents, aim, arrived, safe, breaks, turns }: Standin
     const near = safe - cents < NEAR_LIMIT ? ` ${Math.round(safe - cents)} ¢ more are not safe.` : '';
     return {
       kind: 'over',
-      says: `${sayCents(aim.cents === 0 ? cents : cents - aim.high)} over: stretch it until it is back, never slacken.${near}`,
+      says: `${sayCents(aim.cents === 0 ? cents : cents - aim.high)} over: stretch it back, never slacken to it; if it gives no more, go well under and come up.${near}`,
     };
   }
   const left = turns === null ? '' : `, ${sayTurns(turns)} of the button`;
