@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { CALC_TOPICS } from '@gold-peg/contract/calc';
 import { problem, type Problem } from '@gold-peg/contract/problems';
 import { refused } from '@gold-peg/craft/outcome';
-import { answer, isTopic, readSound } from './calc/index.js';
+import { readSound } from '@gold-peg/contract/sound-file';
+import { answer, isTopic } from './calc/index.js';
 
 const USAGE = `usage: gold-peg calc TOPIC [FILE.wav] < in.json > out.json   topics: ${Object.keys(CALC_TOPICS).join(', ')}`;
 const BAD_INPUT = 2;
@@ -18,7 +19,7 @@ function main([command = '', topic = '', file = '']: readonly string[]): number 
       problem('unknown', `topic must be one of ${Object.keys(CALC_TOPICS).join(', ')}`, [{ field: 'topic', says: 'is not known' }]),
     );
   const sound = file === '' ? null : readFile(file);
-  if (sound?.ok === false) return complain(problem('invalid', `file ${sound.problem.says}`, [sound.problem]));
+  if (sound?.ok === false) return complain(problem('invalid', `file ${sound.problem}`, [{ field: 'file', says: sound.problem }]));
   const recorded = sound?.value ?? null;
   const input = readInput();
   if (!input.ok) return complain(problem('malformed', input.says));
@@ -40,7 +41,7 @@ function readFile(name: string): ReturnType<typeof readSound> {
   try {
     return readSound(readFileSync(name));
   } catch (error) {
-    return refused({ field: 'file', says: `must be there to be read: ${error instanceof Error ? error.message : String(error)}` });
+    return refused(`must be there to be read: ${error instanceof Error ? error.message : String(error)}`);
   }
 }
 

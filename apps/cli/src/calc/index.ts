@@ -8,7 +8,7 @@ import { answerNut } from './nut.js';
 import { answerDrift, answerSettle } from './settle.js';
 import { answerPitch } from './pitch.js';
 import { answerSlack } from './slack.js';
-import type { Sound } from './sound.js';
+import type { Sound } from '@gold-peg/contract/sound-file';
 import { answerString } from './string.js';
 import { answerWinding } from './winding.js';
 
@@ -37,4 +37,3 @@ export function answer<T extends CalcTopic>(topic: T, asked: unknown, sound: Sou
   const { field, says } = outcome.problem;
   return { ok: false, problem: problem('invalid', `${field} ${says}`, [{ field, says }]) };
 }
-export { readSound } from './sound.js';

@@ -3,7 +3,7 @@ import { done, refused, type Outcome } from '@gold-peg/craft/outcome';
 import { trackPitch } from '@gold-peg/craft/pitch';
 import { CONCERT_A4, frequencyOf, hertz, nearestNote } from '@gold-peg/craft/units';
 import type { Fault } from './fault.js';
-import type { Sound } from './sound.js';
+import type { Sound } from '@gold-peg/contract/sound-file';
 
 export function answerPitch({ targetsHz, a4Hz, hopMs }: Question<'pitch'>, sound: Sound | null): Outcome<Answer<'pitch'>, Fault> {
   if (sound === null) return refused({ field: 'file', says: 'must be given: the name of a WAV file after the topic' });

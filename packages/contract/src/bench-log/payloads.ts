@@ -81,7 +81,7 @@ export const gaugeRead = z.strictObject({ readMm: gaugeMm, plannedMm: gaugeMm, b
 export const heardAt = z.strictObject({
   cents: quantity({ from: -6000, to: 2400, unit: '¢', because: 'lower a string hangs slack, and higher none stands' }),
   sure: z.number().min(0).max(1).nullable(),
-  by: z.enum(['microphone', 'simulated', 'typed']),
+  by: z.enum(['microphone', 'simulated', 'recording', 'typed']),
 });
 
 export const pitchRead = z.strictObject({

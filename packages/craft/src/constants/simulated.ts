@@ -6,6 +6,8 @@ export const PEGS = {
   friction: constant(0.15, [0.1, 0.25], '', 'steel over bone, plastic or brass, dry'),
   /** Share of the pull at pitch with which a string is left when it is wound. */
   taut: constant(0.1, [0.05, 0.2], '', 'the string just lies in its slots, workshop practice'),
+  /** From the nut to a clamp that holds the string behind it. */
+  toClamp: constant(20, [10, 40], 'mm', 'clamps stand close behind the nut'),
   /** What low strings are drawn to before anybody plucks them. */
   sounds: constant(28, [25, 35], 'Hz', 'below it a string rattles, and no ear tells its pitch'),
 } as const;
@@ -14,6 +16,10 @@ export const PEGS = {
 export const SETTLING_OF = {
   polymer: constant(90, [60, 160], '¢', 'first stretch of a new nylon treble, workshop practice'),
   kept: constant(0.4, [0.2, 0.6], '', 'most strings keep 0.2 to 0.6 of a drop, workshop practice'),
+  /** How far strings and pegs of a kind lie from one another, as the spread of a logarithm. */
+  spread: constant(0.3, [0.2, 0.4], '', 'between strings of one kind'),
+  keptSpread: constant(0.2, [0.1, 0.3], '', 'the same of the share they keep'),
+  mostKept: constant(0.7, [0.6, 0.8], '', 'one that kept more would be a poor string'),
   steelCreep: constant(0.6, [0.1, 2], '¢', 'steel settles in its wraps for an hour'),
 } as const;
 
@@ -21,5 +27,8 @@ export const SETTLING_OF = {
 export const RINGS = {
   steel: constant(9, [4, 20], 's', 'a fresh steel string, to a thousandth of its amplitude'),
   polymer: constant(4, [2, 8], 's', 'a fresh nylon string, the same'),
+  /** Where a hand plucks, as a share of the length from the bridge: from here to there. */
+  pluckedFrom: constant(0.13, [0.1, 0.2], '', 'between sound hole and bridge, workshop practice'),
+  pluckedTo: constant(0.23, [0.2, 0.3], '', 'the same, the far end'),
   mostInharmonicity: constant(2e-3, [1e-3, 3e-3], '', 'of a string that is barely taut the partials run off the scale'),
 } as const;

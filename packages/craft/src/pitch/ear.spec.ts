@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { pluck } from '../sound/index.js';
 import { hertz } from '../units/index.js';
-import { Ear, whichString, type Moment } from './index.js';
+import { Ear, plucksIn, whichString, type Moment } from './index.js';
 import { Ring } from './ring.js';
 
 const RATE = 48_000;
@@ -221,5 +221,24 @@ describe('which string was plucked', () => {
     const close = up.map((string, index) => (index === 4 ? { ...string, last: hertz(83.2) } : string));
     expect(clear).toBeGreaterThan(0.9);
     expect(whichString(hertz(82.8), close, null)?.probability ?? 1).toBeLessThan(0.75);
+  });
+});
+
+describe('a whole take', { timeout: 30_000 }, () => {
+  it.each([8000, 44_100])('at %d samples a second is told pluck by pluck, the last one to the end of the sound', (rate) => {
+    const events = [
+      { at: 0.5, pitch: 110, ring: 1.5 },
+      { at: 2.5, pitch: 164.81, ring: 1.5 },
+      { at: 4.5, pitch: 246.94, ring: 1.5 },
+    ];
+    const told = [...plucksIn(take(5.4, events, { rate, seed: 8 }), rate)];
+    expect(told.map(({ share }) => share)).toEqual([...told].map(({ share }) => share).sort((a, b) => a - b));
+    expect(told.at(-1)?.share).toBe(1);
+    const plucks = told.at(-1)?.plucks ?? [];
+    expect(plucks).toHaveLength(3);
+    for (const [index, { at, frequency }] of plucks.entries()) {
+      expect(Math.abs(at - (events[index]?.at ?? 9))).toBeLessThan(0.1);
+      expect(Math.abs(off(frequency, events[index]?.pitch ?? 1))).toBeLessThan(0.5);
+    }
   });
 });

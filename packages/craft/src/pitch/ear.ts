@@ -6,6 +6,8 @@ import { Ring } from './ring.js';
 
 /** A pluck that has rung long enough to be logged. */
 export interface Plucked {
+  /** When it was plucked, seconds since listening began. */
+  at: number;
   /** Median of its frames. */
   frequency: Hertz;
   /** Between the lowest and the highest of the frames that count, cents. */
@@ -168,6 +170,7 @@ export class Ear {
     if (near.length < frames || !fades(row)) return null;
     const [low, high] = [Math.min(...near.map(({ frequency }) => frequency)), Math.max(...near.map(({ frequency }) => frequency))];
     return {
+      at: this.onset,
       frequency: hertz(median),
       spreadCents: 1200 * Math.log2(high / low),
       confidence: near.reduce((sum, { confidence }) => sum + confidence, 0) / row.length,

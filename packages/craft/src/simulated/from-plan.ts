@@ -3,7 +3,7 @@ import type { WindPlan } from '../procedure/index.js';
 import { takeUp, rotationFor } from '../post/index.js';
 import type { StringProperties } from '../strings/index.js';
 import { tensionFor } from '../tension/index.js';
-import { cents, hertz, metres, newtons, radians, type Metres, type Newtons } from '../units/index.js';
+import { cents, fromMillimetres, hertz, metres, newtons, radians, type Metres, type Newtons } from '../units/index.js';
 import { handStrength } from './chance.js';
 import { strungUp, type SimulatedString, type StringState } from './string-state.js';
 
@@ -21,7 +21,7 @@ export function wound(
   { plan, string, scale, gearRatio, holds }: Strung,
   chance: () => number,
 ): { of: SimulatedString; state: StringState } {
-  const varied = (typical: number, spread: number) => typical * handStrength(chance, spread);
+  const varied = (typical: number, spread: number = SETTLING_OF.spread.value) => typical * handStrength(chance, spread);
   const soft = string.thins;
   const of: SimulatedString = {
     string,
@@ -29,12 +29,12 @@ export function wound(
     path: plan.stretch.path,
     pastNut: pastNut(plan),
     drawn: drawnBy(plan, gearRatio),
-    backlash: varied(PEGS.backlash.value, 0.3) / 360,
-    grip: Math.exp(varied(PEGS.friction.value, 0.3) * (plan.kind === 'post' && plan.nut !== null ? plan.nut.total : radians(0.1))),
-    firstDrop: cents(varied(soft ? SETTLING_OF.polymer.value : ROUNDS.typicalFirstDrop.value, 0.3)),
-    remainder: cents(varied(ROUNDS.typicalRemainder.value, 0.3)),
-    kept: Math.min(0.7, varied(SETTLING_OF.kept.value, 0.2)),
-    creep: cents(varied(soft ? DRIFT.amplitude.value : SETTLING_OF.steelCreep.value, 0.3)),
+    backlash: varied(PEGS.backlash.value) / 360,
+    grip: Math.exp(varied(PEGS.friction.value) * (plan.kind === 'post' && plan.nut !== null ? plan.nut.total : radians(0.1))),
+    firstDrop: cents(varied(soft ? SETTLING_OF.polymer.value : ROUNDS.typicalFirstDrop.value)),
+    remainder: cents(varied(ROUNDS.typicalRemainder.value)),
+    kept: Math.min(SETTLING_OF.mostKept.value, varied(SETTLING_OF.kept.value, SETTLING_OF.keptSpread.value)),
+    creep: cents(varied(soft ? DRIFT.amplitude.value : SETTLING_OF.steelCreep.value)),
     onset: DRIFT.onset.value,
     holds,
   };
@@ -43,7 +43,7 @@ export function wound(
   return { of, state: strungUp(of, taut, buttonAt(plan, gearRatio, taut)) };
 }
 
-const pastNut = (plan: WindPlan): Metres => (plan.kind === 'post' ? plan.geometry.nutToPost : metres(0.02));
+const pastNut = (plan: WindPlan): Metres => (plan.kind === 'post' ? plan.geometry.nutToPost : fromMillimetres(PEGS.toClamp.value));
 
 function drawnBy(plan: WindPlan, gearRatio: number): (button: number) => Metres {
   if (plan.kind === 'clamp') return (button) => metres((button * plan.screw.used) / plan.screw.turns);

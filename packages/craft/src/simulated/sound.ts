@@ -2,9 +2,6 @@ import { RINGS } from '../constants/index.js';
 import { pluck } from '../sound/index.js';
 import { pitchNow, pullsOf, type SimulatedString, type StringState } from './string-state.js';
 
-/** Where a hand plucks, as a share of the length from the bridge, and how far it strays. */
-const AT = { low: 0.13, high: 0.23 };
-
 /**
  * B of a stiff string, f_n = n f0 √(1 + B n²): π³ E d⁴ / (64 T L²), which is π² EA d² / (16 T L²) for a round core of diameter d. A winding adds mass and hardly any
  * stiffness.
@@ -23,7 +20,11 @@ export function soundOf(
 ): Float32Array {
   const [first, { body }] = [pitchNow(of, state), pullsOf(of, state)];
   if (body === 0) return new Float32Array(Math.round(seconds * sampleRate));
+  const { pluckedFrom, pluckedTo } = RINGS;
   const ring = (of.string.thins ? RINGS.polymer : RINGS.steel).value;
   const inharmonicity = Math.min(inharmonicityOf(of, body), RINGS.mostInharmonicity.value);
-  return pluck({ first, inharmonicity, at: AT.low + (AT.high - AT.low) * chance(), ring, seconds, sampleRate }, chance);
+  return pluck(
+    { first, inharmonicity, at: pluckedFrom.value + (pluckedTo.value - pluckedFrom.value) * chance(), ring, seconds, sampleRate },
+    chance,
+  );
 }

@@ -48,15 +48,15 @@ export interface GaugeRead {
   by: 'caliper' | 'typed';
 }
 
-/** How far a string was off its pitch, and after what. */
 /** Where a string stood as it was brought up, from its note; negative below it. */
 export interface HeardAt {
   cents: number;
   /** How sure the ear was, 0 to 1; null where somebody typed it. */
   sure: number | null;
-  by: 'microphone' | 'simulated' | 'typed';
+  by: 'microphone' | 'simulated' | 'recording' | 'typed';
 }
 
+/** How far a string was off its pitch, and after what. */
 export interface PitchRead {
   /** Below zero where it was flat. */
   cents: number;

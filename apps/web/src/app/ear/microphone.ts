@@ -57,7 +57,12 @@ async function openMicrophone({ heard, fail }: Told): Promise<Opened> {
   if (devices === undefined) throw new SoundFault(`This page may not use a microphone over an unsafe line. ${OTHERWISE}`);
   const stream = await devices.getUserMedia({ audio: AS_IT_IS });
   const context = new AudioContext();
-  await context.audioWorklet.addModule('/capture.worklet.js');
+  try {
+    await context.audioWorklet.addModule('/capture.worklet.js');
+  } catch (error) {
+    close({ stream, context });
+    throw error;
+  }
   const capture = new AudioWorkletNode(context, 'capture', { numberOfOutputs: 0 });
   let silent = 0;
   capture.port.onmessage = ({ data }: MessageEvent<Float32Array<ArrayBuffer>>) => {

@@ -7,13 +7,14 @@ import { Api } from '../../server/api';
 import { Session } from '../../session/session';
 import { sayProblem } from '../../server/server-problem';
 import { Shelf } from '../../shelf/shelf';
+import { FileButton } from '../../ui/file-button';
 import { StringTable } from '../../string-table/string-table';
 
 /** Strings, sets and stock as files, out and in. */
 @Component({
   selector: 'peg-files-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatInputModule, MatSelectModule],
+  imports: [FileButton, MatButtonModule, MatInputModule, MatSelectModule],
   templateUrl: './files-view.html',
   styles: `
     .spread {
@@ -43,16 +44,6 @@ import { StringTable } from '../../string-table/string-table';
       grid-template-columns: auto 200px auto 1fr;
       align-items: center;
       gap: var(--space-3);
-    }
-    .file input {
-      position: absolute;
-      width: 1px;
-      height: 1px;
-      opacity: 0;
-    }
-    .file:focus-within {
-      outline: 3px solid var(--brass-line);
-      outline-offset: 2px;
     }
     .fault {
       color: var(--oxide);
@@ -108,11 +99,7 @@ export class FilesView {
     }
   }
 
-  protected async look(event: Event): Promise<void> {
-    const input = event.target as HTMLInputElement;
-    const file = input.files?.[0];
-    input.value = ''; // the same file, mended, can be picked again
-    if (file === undefined) return;
+  protected async look(file: File): Promise<void> {
     this.name.set(file.name);
     this.text.set(await file.text());
     await this.send(false);

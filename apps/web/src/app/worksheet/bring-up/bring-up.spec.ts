@@ -55,6 +55,28 @@ describe('an ear at the worksheet', () => {
     expect(bench.logged.at(-1)).toMatchObject({ kind: 'tensioned', string: 3 });
   });
 
+  it('does not tick a step again that was taken back before the string was elsewhere', async () => {
+    vi.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    const listening = TestBed.inject(Listening);
+    for (const cents of [0, -30, 0]) await listening.type(cents);
+    await bench.desk.takeBack();
+    TestBed.tick();
+    bench.desk.stage.set('bring-up');
+    bench.desk.lane.set(THIRD);
+    await listening.type(0.4);
+    expect(bench.logged.at(-1)).toMatchObject({ kind: 'heard' });
+    for (const cents of [-12, 0.4]) await listening.type(cents);
+    expect(bench.logged.at(-1)).toMatchObject({ kind: 'tensioned', string: 3 });
+  });
+
+  it('shows the mark of a string that stands exactly at its note', async () => {
+    const page = await bench.page(BringUp);
+    TestBed.inject(Listening).ticksItself.set(false);
+    await TestBed.inject(Listening).type(0);
+    await page.settle();
+    expect(page.element.querySelector('.near path.now')).not.toBeNull();
+  });
+
   it('has pegs to turn on the simulated instrument, says which string is off, and which was turned too far', async () => {
     TestBed.inject(Listening).listenTo('simulated');
     const page = await bench.page(BringUp);

@@ -85,7 +85,6 @@ export class BringUp {
               ? null
               : { safe: noteAtOrBelow(plan.load.safePitch, this.a4()), breaks: noteAtOrBelow(plan.load.breakingPitch, this.a4()) },
           thick: Math.max(1.5, lane.gauge * 1000 * 4),
-          there: done,
         };
       }),
     ),

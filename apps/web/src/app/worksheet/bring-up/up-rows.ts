@@ -22,7 +22,6 @@ export interface UpRow {
   /** The same as notes. */
   limits: { safe: string; breaks: string } | null;
   thick: number;
-  there: boolean;
 }
 
 /** Cents that a scale has to hold over the note, so that every string's end is on it, and no more than an octave and a half. */

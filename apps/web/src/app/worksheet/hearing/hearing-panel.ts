@@ -4,10 +4,12 @@ import { OneOf } from '../../ui/one-of';
 import { WorksheetDesk } from '../desk';
 import { Listening, type Source } from './listening';
 import { SimulatedPegs } from './simulated-pegs';
+import { TakeList } from './take-list';
 
 const SOURCES: readonly { value: Source; label: string }[] = [
   { value: 'simulated', label: 'simulated' },
   { value: 'microphone', label: 'microphone' },
+  { value: 'recording', label: 'WAV file' },
   { value: 'off', label: 'my own tuner' },
 ];
 /** Level of the foot of the scale, dB of full scale. */
@@ -17,24 +19,31 @@ const FOOT = -70;
 @Component({
   selector: 'peg-hearing',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [OneOf, SimulatedPegs],
+  imports: [OneOf, SimulatedPegs, TakeList],
   template: `
     <div class="sources">
       <peg-one-of about="Listen to" [choices]="SOURCES" [value]="listening.source()" (picked)="listening.listenTo($event)" />
-      @if (listening.source() !== 'off') {
+      @if (listening.source() === 'simulated' || listening.source() === 'microphone') {
         <meter min="0" max="100" [value]="level()" aria-label="Level"></meter>
       }
     </div>
     @if (listening.fault(); as says) {
       <p class="fault" role="alert">{{ says }}</p>
     }
-    @if (listening.source() === 'off') {
-      <ng-content />
-    } @else {
-      <p>{{ says() }}</p>
-    }
-    @if (listening.source() === 'simulated') {
-      <peg-simulated-pegs />
+    @switch (listening.source()) {
+      @case ('off') {
+        <ng-content />
+      }
+      @case ('recording') {
+        <peg-take-list />
+      }
+      @case ('simulated') {
+        <p>{{ says() }}</p>
+        <peg-simulated-pegs />
+      }
+      @default {
+        <p>{{ says() }}</p>
+      }
     }
   `,
   styles: `

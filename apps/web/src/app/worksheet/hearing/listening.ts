@@ -1,4 +1,4 @@
-import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { computed, DestroyRef, effect, inject, Injectable, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { HEARING } from '@gold-peg/craft/constants';
 import { pitchOf } from '@gold-peg/craft/instrument';
@@ -9,10 +9,11 @@ import { Listener, Microphone, SoundFault, type SoundSource } from '../../ear';
 import { Session } from '../../session/session';
 import { BenchActions } from '../actions';
 import { WorksheetDesk } from '../desk';
-import { aimOf, hasArrived, type Aim } from './aim';
+import { aimOf, hasArrived, isThere, type Aim } from './aim';
 import { SimulatedInstrument } from './simulated-instrument';
 
-export type Source = 'off' | 'simulated' | 'microphone';
+/** `off`: somebody reads their own tuner. */
+export type Source = 'off' | 'simulated' | 'microphone' | 'recording';
 
 /** What is heard of the strings of this job: where each stands, which one was plucked, and what follows from it without a hand. */
 @Injectable()
@@ -37,6 +38,8 @@ export class Listening {
   readonly reading = signal<{ lane: number; cents: number } | null>(null);
   /** A string that is heard at its place is ticked without a hand. */
   readonly ticksItself = signal(true);
+  /** Lanes whose step was taken back: they are not ticked again before they were elsewhere. */
+  private readonly takenBack = new Set<number>();
 
   readonly targets = computed<readonly Hertz[]>(() => {
     const instrument = this.desk.instrument();
@@ -88,6 +91,13 @@ export class Listening {
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.listens?.unsubscribe());
+    let before: readonly number[] = [];
+    effect(() => {
+      const { done, tensioned } = this.desk.sheet();
+      const passes = tensioned.map((up, lane) => Number(up !== null) + Number((done['bring-up'][lane] ?? null) !== null));
+      passes.forEach((passed, lane) => passed < (before[lane] ?? 0) && this.takenBack.add(lane));
+      before = passes;
+    });
   }
 
   /** Listens as was wanted last. */
@@ -111,7 +121,7 @@ export class Listening {
     this.heardAt.set(new Map());
     this.fault.set(null);
     this.source.set(source);
-    if (source === 'off') return;
+    if (source === 'off' || source === 'recording') return;
     const from: SoundSource = source === 'microphone' ? this.microphone : this.simulated;
     this.listens = this.listener.listen(from, this.expects).subscribe({
       next: (moment) => this.hear(moment),
@@ -124,7 +134,13 @@ export class Listening {
 
   /** Takes down where the string in hand stands, as somebody's own tuner says. */
   async type(cents: number): Promise<void> {
-    await this.takeDown(this.desk.lane(), cents, null);
+    await this.takeDown(this.desk.lane(), cents, { sure: null, mayTick: true });
+  }
+
+  /** Takes down a pluck of a take that was recorded, at the string whose it is; nothing where it is none of this instrument. */
+  async takeFrom(pluck: Plucked): Promise<void> {
+    const which = this.whichOf(pluck.frequency);
+    if (which !== null) await this.logAt(which, pluck);
   }
 
   private hear(moment: Moment): void {
@@ -140,30 +156,45 @@ export class Listening {
   }
 
   /** Two strings of a course pass one another on the way: where it may be either, it is the one in hand. */
-  private whichOf(frequency: Hertz): Which | null {
+  whichOf(frequency: Hertz): Which | null {
     const which = whichString(frequency, this.candidates(), this.desk.lane());
     if (which === null || which.probability >= HEARING.sure.value || which.inHand < HEARING.mayBe.value) return which;
     return { ...which, string: this.desk.lane(), probability: which.inHand };
   }
 
-  private async log({ frequency, confidence }: Plucked): Promise<void> {
-    const which = this.whichOf(frequency);
+  /** Whether it is heard so surely as the one in hand that it may be ticked: a string of the same course cannot be told from it. */
+  private isSureOf(lane: number, frequency: Hertz): boolean {
+    const which = whichString(frequency, this.candidates(), this.desk.lane());
+    const courseOf = (index: number | undefined) => this.desk.lanes()[index ?? -1]?.place.course;
+    return which !== null && (which.string === lane ? which.probability >= HEARING.sure.value : courseOf(which.string) === courseOf(lane));
+  }
+
+  private async log(pluck: Plucked): Promise<void> {
+    const which = this.whichOf(pluck.frequency);
     this.which.set(which);
     if (which !== null && which.string !== this.desk.lane() && which.probability < HEARING.sure.value) return; // it is said, and not followed
-    const target = which === null ? undefined : this.targets()[which.string];
-    if (which === null || target === undefined || this.desk.closed()) return;
+    if (which !== null) await this.logAt(which, pluck);
+  }
+
+  private async logAt(which: Which, { frequency, confidence }: Plucked): Promise<void> {
+    const target = this.targets()[which.string];
+    if (target === undefined || this.desk.closed()) return;
     const cents = Math.round(10 * 1200 * Math.log2(frequency / target)) / 10;
     // a step that ticks itself goes on to the next string: what is plucked there is that one's
     if (which.string !== this.desk.lane()) this.desk.lane.set(which.string);
+    const mayTick = this.isSureOf(which.string, frequency);
     if (this.desk.stage() !== 'bring-up') return this.reading.set({ lane: which.string, cents });
-    await this.takeDown(which.string, cents, Math.round(100 * confidence * which.probability) / 100);
+    await this.takeDown(which.string, cents, { sure: Math.round(100 * confidence * which.probability) / 100, mayTick });
   }
 
-  private async takeDown(lane: number, cents: number, sure: number | null): Promise<void> {
-    const by = sure === null ? 'typed' : this.source() === 'microphone' ? 'microphone' : 'simulated';
+  private async takeDown(lane: number, cents: number, { sure, mayTick }: { sure: number | null; mayTick: boolean }): Promise<void> {
+    const source = this.source();
+    const by = sure === null || source === 'off' ? 'typed' : source;
     this.heardAt.update((known) => new Map([...known].filter(([each]) => each !== lane))); // the log knows it now
     await this.desk.happens({ kind: 'heard', string: lane + 1, payload: { cents, sure, by } });
-    const ticks = this.ticksItself() && this.desk.stage() === 'bring-up' && lane === this.desk.lane();
+    if (lane === this.desk.lane() && !isThere(cents, this.aim())) this.takenBack.delete(lane);
+    const ticks =
+      this.ticksItself() && mayTick && !this.takenBack.has(lane) && this.desk.stage() === 'bring-up' && lane === this.desk.lane();
     if (ticks && !this.desk.inHandIsDone() && this.desk.heldUp() === null && this.hasArrived()) await this.actions.markDone();
   }
 }
