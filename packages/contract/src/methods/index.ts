@@ -18,6 +18,8 @@ import { quantity } from '../quantity/index.js';
 
 const turns = quantity({ from: 0.5, to: 8, unit: 'turns', because: 'fewer do not hold and more do not settle' });
 
+const offset = quantity({ from: -50, to: 50, unit: '¢', because: 'farther off it is nearer another note' });
+
 const stringKey = z.string().regex(/^([1-9]|1[0-8])$/, { error: 'must be the number of a string, 1 to 18' });
 const tucks = z
   .int({ error: 'must be a whole number of tucks' })
@@ -30,7 +32,9 @@ const tucks = z
 export const methodChoices = z.strictObject({
   turns: z.partialRecord(z.enum(STRING_CLASSES), turns).optional(),
   mostTurns: z.partialRecord(z.enum(STRING_CLASSES), turns).optional(),
-  strings: z.record(stringKey, z.strictObject({ turns: turns.optional(), most: turns.optional() })).optional(),
+  strings: z
+    .record(stringKey, z.strictObject({ turns: turns.optional(), most: turns.optional(), offsetCents: offset.optional() }))
+    .optional(),
   stubMm: quantity({ from: 1, to: 60, unit: 'mm', because: 'it is what is left standing beyond the lock' }).optional(),
   nutDeg: quantity({ from: 1, to: 20, unit: '°', because: 'it is a break over the nut' }).optional(),
   plainFixing: z.enum(STEEL_FIXINGS).optional(),
@@ -41,6 +45,9 @@ export const methodChoices = z.strictObject({
   stringOrder: z.enum(STRING_ORDERS).optional(),
   anchoring: z.enum(ANCHORINGS).optional(),
   stretching: z.enum(STRETCHINGS).optional(),
+  toleranceCents: quantity({ from: 0.5, to: 10, unit: '¢', because: 'nearer no reading is good to, and farther off is heard' }).optional(),
+  driftCents: quantity({ from: 1, to: 30, unit: '¢', because: 'nearer no string that creeps stays, and farther off is heard' }).optional(),
+  holdHours: quantity({ from: 0.25, to: 48, unit: 'h', because: 'it is how long an instrument is played before it is tuned' }).optional(),
   tieSmooth: z.enum(TIE_PASSES).optional(),
   tucksSmooth: tucks.optional(),
   tucksWound: tucks.optional(),

@@ -13,6 +13,8 @@ export const ROUNDS = {
   keptFallsBy: constant(3, [2, 4], '', 'the same'),
   /** What a last round may cost over the limit and still be told by one more. */
   toConfirm: constant(1.5, [1, 2], '¢', 'what a reading is good to'),
+  /** A pluck so soon after another asks the same: nobody stretched in between. */
+  atLeast: constant(2.5, [1.5, 5], 's', 'a stretch by hand along the whole string, and the pluck after it'),
   typicalFirstDrop: constant(35, [10, 120], '¢', 'first stretch of a new string, workshop practice'),
   /** Mean of what goes on being lost in every round of a sound string. */
   typicalRemainder: constant(0.6, [0, 2], '¢', 'workshop practice'),
@@ -20,6 +22,8 @@ export const ROUNDS = {
 
 /** How far new strings go on moving by themselves. */
 export const DRIFT = {
+  /** What is read after so long without a hand is told from a round. */
+  rest: constant(10, [5, 30], 'min', 'rounds follow each other within minutes'),
   noise: constant(1, [0.5, 2], '¢', 'two readings hours apart, temperature and hand included'),
   /** Typical amplitude of what creep takes, ¢: per e-fold of time in the logarithmic law, in all in the stretched exponential. */
   amplitude: constant(20, [3, 80], '¢', 'nylon and fluorocarbon trebles tuned again over a day'),

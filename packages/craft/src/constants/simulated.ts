@@ -4,6 +4,8 @@ import { constant } from './constant.js';
 export const PEGS = {
   backlash: constant(10, [5, 20], '°', 'of the button, worm gears in use'),
   friction: constant(0.15, [0.1, 0.25], '', 'steel over bone, plastic or brass, dry'),
+  wraps: constant(0.2, [0.15, 0.3], '', 'friction of turns on a post of metal or wood, dry'),
+  tail: constant(0.12, [0.05, 0.3], '', 'share of its pull that the bend in the hole alone holds: two turns hold, one slips'),
   /** Share of the pull at pitch with which a string is left when it is wound. */
   taut: constant(0.1, [0.05, 0.2], '', 'the string just lies in its slots, workshop practice'),
   /** From the nut to a clamp that holds the string behind it. */

@@ -58,6 +58,8 @@ export type Stretching = (typeof STRETCHINGS)[number];
 export interface StringTurns {
   turns?: number | undefined;
   most?: number | undefined;
+  /** Beside its note on purpose, cents. */
+  offsetCents?: number | undefined;
 }
 
 /** What somebody chose where the craft leaves a choice; what is left out was not chosen. */
@@ -79,6 +81,11 @@ export interface MethodChoices {
   stringOrder?: StringOrder | undefined;
   anchoring?: Anchoring | undefined;
   stretching?: Stretching | undefined;
+  /** What a round may cost, and how far off a string may be, once it counts as settled. */
+  toleranceCents?: number | undefined;
+  /** How far off strings that creep may be before they are tuned again, and for how long they keep within that once they hold. */
+  driftCents?: number | undefined;
+  holdHours?: number | undefined;
   /** How a smooth string goes through a tie block, and how often its tail, or that of a wound one, is tucked. */
   tieSmooth?: TiePass | undefined;
   tucksSmooth?: number | undefined;

@@ -3,7 +3,7 @@ import type { WindPlan } from '../procedure/index.js';
 import { takeUp, rotationFor } from '../post/index.js';
 import type { StringProperties } from '../strings/index.js';
 import { tensionFor } from '../tension/index.js';
-import { cents, fromMillimetres, hertz, metres, newtons, radians, type Metres, type Newtons } from '../units/index.js';
+import { cents, fromMillimetres, hertz, metres, newtons, radians, type Hertz, type Metres, type Newtons } from '../units/index.js';
 import { handStrength } from './chance.js';
 import { strungUp, type SimulatedString, type StringState } from './string-state.js';
 
@@ -14,11 +14,13 @@ export interface Strung {
   gearRatio: number;
   /** Null where anchor and wraps hold. */
   holds: Newtons | null;
+  /** What it was brought to already, and how often it was stretched by hand; null where it hangs just taut. */
+  borne?: { pitch: Hertz; rounds: number } | null;
 }
 
-/** A string that was wound as planned and hangs just taut, and how it will behave: each a little otherwise, by `chance`. */
+/** A string that was wound as planned, and how it will behave: each a little otherwise, by `chance`. */
 export function wound(
-  { plan, string, scale, gearRatio, holds }: Strung,
+  { plan, string, scale, gearRatio, holds, borne = null }: Strung,
   chance: () => number,
 ): { of: SimulatedString; state: StringState } {
   const varied = (typical: number, spread: number = SETTLING_OF.spread.value) => typical * handStrength(chance, spread);
@@ -40,7 +42,10 @@ export function wound(
   };
   const sounds = tensionFor(hertz(PEGS.sounds.value), scale, string);
   const taut = newtons(Math.max(plan.load.pull * PEGS.taut.value, Math.min(sounds, plan.load.pull / 2)));
-  return { of, state: strungUp(of, taut, buttonAt(plan, gearRatio, taut)) };
+  if (borne === null) return { of, state: strungUp(of, taut, buttonAt(plan, gearRatio, taut)) };
+  const pull = tensionFor(borne.pitch, scale, string);
+  const state = strungUp(of, pull, buttonAt(plan, gearRatio, pull));
+  return { of, state: { ...state, toSettle: cents(of.firstDrop * of.kept ** borne.rounds) } };
 }
 
 const pastNut = (plan: WindPlan): Metres => (plan.kind === 'post' ? plan.geometry.nutToPost : fromMillimetres(PEGS.toClamp.value));

@@ -1,4 +1,5 @@
 export { chanceFrom, handStrength } from './chance.js';
+export { holdOf } from './holds.js';
 export { wound, type Strung } from './from-plan.js';
 export { inharmonicityOf, soundOf } from './sound.js';
 export { pitchNow, pullsOf, strungUp, type SimulatedString, type StringState } from './string-state.js';

@@ -8,6 +8,7 @@ import { cents, hertz, metres, newtons } from '../units/index.js';
 import {
   chanceFrom,
   handStrength,
+  holdOf,
   inharmonicityOf,
   pitchNow,
   pullsOf,
@@ -141,6 +142,26 @@ describe('a new string', () => {
     const gone = turned(of, state, 60);
     expect([gone.broken, pitchNow(of, gone)]).toEqual([true, 0]);
     expect(turned(of, gone, -1)).toBe(gone);
+  });
+
+  it('is met again as it was left: at its pitch, with less to settle', () => {
+    const { plan, string } = onBench('acoustic-parlour', 3);
+    const strung = { plan, string, scale: metres(0.632), gearRatio: 14, holds: null };
+    const again = wound({ ...strung, borne: { pitch: hertz(180), rounds: 3 } }, chanceFrom(7));
+    const fresh = wound(strung, chanceFrom(7));
+    expect(off(pitchNow(again.of, again.state), 180)).toBeCloseTo(0, 6);
+    expect(again.state.toSettle / fresh.state.toSettle).toBeCloseTo(fresh.of.kept ** 3, 9);
+    expect(again.state.button).toBeGreaterThan(fresh.state.button);
+  });
+
+  it('holds by its turns where nothing locks it: two turns hold, one and a straight pull do not, each by e^(μ 2π n)', () => {
+    const { plan } = onBench('acoustic-parlour', 4);
+    const unlocked = { ...plan, methods: { ...plan.methods, postMethod: 'wind-down' as const } };
+    const holds = (turns: number) => (holdOf(unlocked, turns) ?? 0) / plan.load.pull;
+    expect(holds(2)).toBeGreaterThan(1);
+    expect(holds(1)).toBeLessThan(1);
+    expect(holds(2.3) / holds(1.3)).toBeCloseTo(Math.exp(0.2 * 2 * Math.PI), 9);
+    expect(holdOf({ ...plan, methods: { ...plan.methods, postMethod: 'kink-lock' } }, 0.3)).toBeNull();
   });
 
   it('is the same string from the same seed, and another from another', () => {

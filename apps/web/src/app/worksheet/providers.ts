@@ -1,6 +1,6 @@
 import type { Provider } from '@angular/core';
 import { Listening, SimulatedInstrument } from './hearing';
-import { Settling } from './settle';
+import { RoundsByEar, Settling } from './settle';
 import { BenchActions } from './actions';
 import { Drafts, InHand, JobLog, LaidOut, RunInHand, StageClock, WindPlans, WorksheetDesk, WorksheetFiles } from './desk';
 
@@ -19,4 +19,5 @@ export const DESK: Provider[] = [
   Settling,
   SimulatedInstrument,
   Listening,
+  RoundsByEar,
 ];

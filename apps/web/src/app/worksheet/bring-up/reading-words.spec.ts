@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
+import { FINE_WORK } from '@gold-peg/craft/settle';
 import { aimOf, hasArrived, isThere } from '../hearing';
 import { sayReading, sayTurns, type Standing } from './reading-words';
 import { highestOf, sayCents } from './up-rows';
 
-const NOTE = aimOf({ firstPass: false, together: true });
-const FIRST = aimOf({ firstPass: true, together: true });
+const NOTE = aimOf({ firstPass: false, together: true, tolerance: FINE_WORK });
+const FIRST = aimOf({ firstPass: true, together: true, tolerance: FINE_WORK });
 const at = (cents: number | null, more: Partial<Standing> = {}) =>
   sayReading({ cents, aim: NOTE, arrived: true, safe: 300, breaks: 500, turns: 0.05, ...more });
 
@@ -45,7 +46,7 @@ describe('what is said of a string on its way up', () => {
 });
 
 describe('a string that is brought up before the next comes off', () => {
-  const alone = aimOf({ firstPass: true, together: false });
+  const alone = aimOf({ firstPass: true, together: false, tolerance: FINE_WORK });
 
   it('goes to its note, is stretched there, and to its note again', () => {
     expect(at(0.4, { aim: alone, arrived: false }).says).toBe('At its note: one light stretch, and to the note again.');

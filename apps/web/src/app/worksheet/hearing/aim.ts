@@ -1,4 +1,4 @@
-import { FINE_WORK } from '@gold-peg/craft/settle';
+import type { Cents } from '@gold-peg/craft/units';
 
 /** Where a string is brought, cents from its note, and between what it is near enough. */
 export interface Aim {
@@ -10,13 +10,15 @@ export interface Aim {
 }
 
 /** A tone under first, where all strings come up together: what comes after draws it on. Nearer will do as well. */
-const TONE_UNDER: Aim = { cents: -200, low: -260, high: -FINE_WORK, twice: false };
-const NOTE: Aim = { cents: 0, low: -FINE_WORK, high: FINE_WORK, twice: false };
+const TONE_UNDER = { cents: -200, low: -260, twice: false };
 
-/** `firstPass`: it bears pull for the first time. `together`: so do others of the job. */
-export function aimOf({ firstPass, together }: { firstPass: boolean; together: boolean }): Aim {
-  if (!firstPass) return NOTE;
-  return together ? TONE_UNDER : { ...NOTE, twice: true };
+/** Where a string stands that was brought up without the ear. */
+export const broughtTo = (together: boolean): number => (together ? TONE_UNDER.cents : 0);
+
+/** `firstPass`: it bears pull for the first time. `together`: so do others of the job. `tolerance`: so near its note is near enough. */
+export function aimOf({ firstPass, together, tolerance }: { firstPass: boolean; together: boolean; tolerance: Cents }): Aim {
+  if (firstPass && together) return { ...TONE_UNDER, high: -tolerance };
+  return { cents: 0, low: -tolerance, high: tolerance, twice: firstPass };
 }
 
 export const isThere = (cents: number, aim: Aim): boolean => cents >= aim.low && cents <= aim.high;

@@ -2,15 +2,17 @@ import { computed, DestroyRef, effect, inject, Injectable, signal } from '@angul
 import { toObservable } from '@angular/core/rxjs-interop';
 import { HEARING } from '@gold-peg/craft/constants';
 import { pitchOf } from '@gold-peg/craft/instrument';
+import { offsetFor, tuningWays } from '@gold-peg/craft/methods';
 import { whichString, type Moment, type Plucked, type Which } from '@gold-peg/craft/pitch';
 import { hertz, type Hertz } from '@gold-peg/craft/units';
-import type { Subscription } from 'rxjs';
+import { Subject, type Subscription } from 'rxjs';
 import { Listener, Microphone, SoundFault, type SoundSource } from '../../ear';
 import { Session } from '../../session/session';
 import { BenchActions } from '../actions';
 import { WorksheetDesk } from '../desk';
 import { aimOf, hasArrived, isThere, type Aim } from './aim';
 import { SimulatedInstrument } from './simulated-instrument';
+import { standsAt } from './stands-at';
 
 /** `off`: somebody reads their own tuner. */
 export type Source = 'off' | 'simulated' | 'microphone' | 'recording';
@@ -36,14 +38,19 @@ export class Listening {
   private readonly heardAt = signal<ReadonlyMap<number, Hertz>>(new Map());
   /** Where a string that is at pitch was heard last, cents from its note; null once that was taken down. */
   readonly reading = signal<{ lane: number; cents: number } | null>(null);
+  /** The same, one by one. */
+  readonly readings = new Subject<{ lane: number; cents: number }>();
   /** A string that is heard at its place is ticked without a hand. */
   readonly ticksItself = signal(true);
   /** Lanes whose step was taken back: they are not ticked again before they were elsewhere. */
   private readonly takenBack = new Set<number>();
 
+  /** Where each string is tuned: its note, and beside it where somebody wants that. */
   readonly targets = computed<readonly Hertz[]>(() => {
     const instrument = this.desk.instrument();
-    return instrument === null ? [] : this.desk.lanes().map(({ place }) => pitchOf(instrument, place));
+    if (instrument === null) return [];
+    const beside = (number: number) => 2 ** (offsetFor(this.desk.choices(), number) / 1200);
+    return this.desk.lanes().map(({ place, number }) => hertz(pitchOf(instrument, place) * beside(number)));
   });
   /** Where each string stood last on its way up, cents from its note, heard or read; null where nobody knows. */
   readonly last = computed(() =>
@@ -54,7 +61,11 @@ export class Listening {
   );
   /** Where the string in hand is brought now. */
   readonly aim = computed<Aim>(() =>
-    aimOf({ firstPass: this.desk.stepInHand()?.firstPass ?? false, together: this.desk.comesUpTogether() }),
+    aimOf({
+      firstPass: this.desk.stepInHand()?.firstPass ?? false,
+      together: this.desk.comesUpTogether(),
+      tolerance: tuningWays(this.desk.choices()).tolerance,
+    }),
   );
   readonly hasArrived = computed(() =>
     hasArrived(
@@ -65,11 +76,8 @@ export class Listening {
   /** Where each string stands as far as is known: an old one that is still on at its note, and what was ticked without the ear near where it was to be. */
   private readonly candidates = computed(() =>
     this.targets().map((target, index) => {
-      const { done, tensioned } = this.desk.sheet();
-      const atNote = done.strip[index] === null || done['bring-up'][index] !== null || this.desk.inJob()[index] === false;
-      const near = aimOf({ firstPass: true, together: this.desk.comesUpTogether() }).cents;
-      const ticked = atNote ? 0 : tensioned[index] !== null ? near : null;
-      const cents = this.last()[index] ?? ticked;
+      const where = { together: this.desk.comesUpTogether(), inJob: this.desk.inJob()[index] !== false };
+      const cents = this.last()[index] ?? standsAt(this.desk.sheet(), index, where);
       return {
         target,
         last: cents === null ? null : hertz(target * 2 ** (cents / 1200)),
@@ -183,7 +191,10 @@ export class Listening {
     // a step that ticks itself goes on to the next string: what is plucked there is that one's
     if (which.string !== this.desk.lane()) this.desk.lane.set(which.string);
     const mayTick = this.isSureOf(which.string, frequency);
-    if (this.desk.stage() !== 'bring-up') return this.reading.set({ lane: which.string, cents });
+    if (this.desk.stage() !== 'bring-up') {
+      this.reading.set({ lane: which.string, cents });
+      return this.readings.next({ lane: which.string, cents });
+    }
     await this.takeDown(which.string, cents, { sure: Math.round(100 * confidence * which.probability) / 100, mayTick });
   }
 

@@ -3,6 +3,8 @@ import {
   pitchNow,
   chanceFrom,
   handStrength,
+  holdOf,
+  rested,
   soundOf,
   stretched,
   turned,
@@ -11,13 +13,17 @@ import {
   type StringState,
 } from '@gold-peg/craft/simulated';
 import { ROUNDS } from '@gold-peg/craft/constants';
+import { pitchOf } from '@gold-peg/craft/instrument';
+import { hertz, type Hertz } from '@gold-peg/craft/units';
 import { interval, map, Observable } from 'rxjs';
 import type { SoundBlock, SoundSource } from '../../ear';
 import { WorksheetDesk } from '../desk';
+import { roundsOf, standsAt } from './stands-at';
 
 /** Seed of what is simulated, so that specs meet the same strings again. */
 export const SEED = new InjectionToken<number>('seed of the simulated instrument', { providedIn: 'root', factory: () => Date.now() });
 
+const HOUR_MS = 3_600_000;
 const RATE = 48_000;
 const BLOCK = 2048;
 const SECONDS = 2.5;
@@ -28,6 +34,8 @@ const LOUD = 0.3;
 interface OnIt {
   of: SimulatedString;
   state: StringState;
+  /** When it was as `state` says, ms. */
+  at: number;
 }
 
 /** An instrument that is simulated: the strings of this job as they were wound, each of which can be plucked, stretched and turned. */
@@ -78,7 +86,9 @@ export class SimulatedInstrument implements SoundSource {
   private change(lane: number, work: (string: OnIt) => StringState): void {
     const string = this.stringAt(lane);
     if (string === null) return;
-    string.state = work(string);
+    const now = Date.now();
+    string.state = work({ ...string, state: rested(string.of, string.state, (now - string.at) / HOUR_MS) });
+    string.at = now;
     if (string.state.broken) this.broken.update((known) => new Set(known).add(this.keyOf(lane)));
     this.sounding.length = 0; // the hand that plucks damps what sounded
     if (pitchNow(string.of, string.state) > 0)
@@ -95,9 +105,21 @@ export class SimulatedInstrument implements SoundSource {
     const key = this.keyOf(lane);
     const known = this.strings.get(key);
     if (known !== undefined) return known;
-    const fresh = wound({ plan, string, scale: place.scaleLength, gearRatio: instrument.gearRatio, holds: null }, this.chance);
+    const holds = holdOf(plan, this.desk.sheet().counted[lane]?.payload.turns ?? null);
+    const borne = this.borneBy(lane, pitchOf(instrument, place));
+    const fresh = {
+      ...wound({ plan, string, scale: place.scaleLength, gearRatio: instrument.gearRatio, holds, borne }, this.chance),
+      at: Date.now(),
+    };
     this.strings.set(key, fresh);
     return fresh;
+  }
+
+  /** As the log knows it: a page that is opened again meets the same instrument. */
+  private borneBy(lane: number, note: Hertz) {
+    const sheet = this.desk.sheet();
+    const cents = standsAt(sheet, lane, { together: this.desk.comesUpTogether(), inJob: this.desk.inJob()[lane] !== false });
+    return cents === null ? null : { pitch: hertz(note * 2 ** (cents / 1200)), rounds: roundsOf(sheet, lane) };
   }
 
   private nextBlock(): Float32Array<ArrayBuffer> {

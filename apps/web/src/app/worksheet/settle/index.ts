@@ -1,3 +1,4 @@
 export { SettleStage } from './settle-stage';
 export { sayRounds } from './settle-words';
+export { RoundsByEar } from './rounds-by-ear';
 export { Settling, type SettlingString } from './settling';

@@ -4,12 +4,13 @@ import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatSelectModule } from '@angular/material/select';
 import { MatInputModule } from '@angular/material/input';
 import { pitchRead } from '@gold-peg/contract/bench-log';
-import { FINE_WORK } from '@gold-peg/craft/settle';
 import type { PitchRead } from '@gold-peg/craft/worksheet';
 import { Drafts, StageClock, WorksheetDesk } from '../desk';
 import { HearingPanel, Listening } from '../hearing';
 import { CHART, roundsChart } from './rounds-chart';
-import { sayDrift } from './settle-words';
+import { sayRound } from './by-ear-words';
+import { RoundsByEar } from './rounds-by-ear';
+import { sayCents, sayDrift } from './settle-words';
 import { Settling } from './settling';
 import { NumberField } from '../../ui/number-field';
 
@@ -33,7 +34,9 @@ export class RoundPanel {
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
 
   protected readonly size = CHART;
-  protected readonly limit = `${FINE_WORK} ¢`;
+  private readonly tolerance = computed(() => this.settling.ways().tolerance);
+  protected readonly limit = computed(() => `${this.tolerance()} ¢`);
+  protected readonly rounds = inject(RoundsByEar);
   protected readonly draft = inject(Drafts).draft<RoundTyped>(
     () => `round, ${this.desk.lane()}`,
     () => ({ lost: null, after: 'stretch', retuned: true, fault: null }),
@@ -49,9 +52,35 @@ export class RoundPanel {
   protected readonly lost = computed(() => this.draft.value().lost ?? this.heard());
 
   protected readonly string = computed(() => this.settling.strings()[this.desk.lane()] ?? null);
+  /** What rounds cost this string with earlier sets, the latest first. */
+  private readonly earlier = computed(() => {
+    const { passport, job } = this.desk.file() ?? {};
+    const before = (passport?.setups ?? []).filter(({ jobId }) => jobId !== job?.id);
+    return before.flatMap(({ strings }) => {
+      const drops = strings.find(({ string, fittedAt }) => string === this.desk.lane() + 1 && fittedAt === undefined)?.dropsCents;
+      return drops === undefined ? [] : [drops];
+    });
+  });
   protected readonly chart = computed(() => {
     const { drops = [], judged = null } = this.string() ?? {};
-    return roundsChart(drops, judged?.verdict === 'slipping' ? null : (judged?.nextDrop ?? null), FINE_WORK);
+    const next = judged?.verdict === 'slipping' ? null : (judged?.nextDrop ?? null);
+    return roundsChart(drops, { next, tolerance: this.tolerance(), earlier: this.earlier() });
+  });
+  protected readonly before = computed(() => {
+    const [last] = this.earlier();
+    return last === undefined ? '' : `Last set: ${last.map((drop) => drop.toFixed(0).replace('-', '−')).join(', ')} ¢.`;
+  });
+  /** Whether rounds are heard and noted without a hand. */
+  protected readonly byEar = computed(() => {
+    const source = this.listening.source();
+    return (source === 'simulated' || source === 'microphone') && this.rounds.notes();
+  });
+  /** Where the string in hand sounds, or was heard last. */
+  protected readonly off = computed(() => this.listening.live() ?? (this.heard() === null ? null : -(this.heard() ?? 0)));
+  protected readonly sayOff = computed(() => (this.off() === null ? '–' : sayCents(this.off() ?? 0)));
+  protected readonly prompt = computed(() => {
+    const lane = this.desk.lane();
+    return sayRound(this.rounds.phaseOf(lane), { number: lane + 1, off: this.off(), tolerance: this.tolerance() });
   });
   protected readonly says = computed(() => this.string()?.says ?? null);
   protected readonly driftSays = computed(() => {
@@ -59,7 +88,7 @@ export class RoundPanel {
     if (string === null || !string.soft) return null;
     if (string.since === null) return 'Tick it at Bring up first: from then on its clock runs.';
     if (string.drift === null) return 'Left alone it goes on moving: read it after a rest, and the time to tune it again comes from that.';
-    return sayDrift(string.drift, string.since, this.clock.now());
+    return sayDrift(string.drift, string.since, this.clock.now(), this.settling.ways().hold);
   });
 
   /** It slipped, and was seen to where it is held: what it lost before says nothing of it now. */

@@ -1,8 +1,11 @@
 import { TestBed } from '@angular/core/testing';
-import { afterEach, describe, expect, it } from 'vitest';
+import { Router } from '@angular/router';
+import { setsFor } from '@gold-peg/craft/strings';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { BenchPage } from '../../testing/bench-page';
 import { setOf, setupWith, WorksheetBench } from '../../testing/worksheet-bench';
 import { Listening } from '../hearing';
+import { RoundsByEar } from './rounds-by-ear';
 import { SettleStage } from './settle-stage';
 
 let bench: WorksheetBench;
@@ -105,5 +108,46 @@ describe('Settle', () => {
     await bench.desk.happens({ kind: 'brought-up', string: bench.desk.lane() + 1, payload: {} });
     await page.settle();
     expect(page.text).toContain('read it after a rest');
+  });
+
+  describe('by ear', () => {
+    const START = Date.parse('2026-05-26T10:00:00Z');
+    /** Plucks as (cents off, minutes), one after the other. */
+    async function pluck(lane: number, plucks: readonly (readonly [number, number])[]): Promise<void> {
+      const { readings } = TestBed.inject(Listening);
+      for (const [cents, minutes] of plucks) {
+        vi.setSystemTime(START + 60_000 * minutes);
+        readings.next({ lane, cents });
+        await page.settle();
+      }
+    }
+    const read = () => bench.logged.flatMap((event) => (event.kind === 'pitch-read' ? [event.payload] : []));
+    beforeEach(() => vi.useFakeTimers({ toFake: ['Date'], now: START }));
+    afterEach(() => vi.useRealTimers());
+
+    it('notes each round without a hand, and ticks the string once it is settled', async () => {
+      await at('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w');
+      vi.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+      bench.desk.lane.set(2);
+      await pluck(2, [[-12, 0], [0.5, 0.2], [-29.5, 0.5], [0, 1], [-12, 1.5], [0, 2], [-4, 2.5], [0, 3]]); // prettier-ignore
+      expect(read().map(({ cents, after, by }) => [cents, after, by])).toEqual([-30, -12, -4].map((cents) => [cents, 'stretch', 'heard']));
+      expect(bench.logged.some(({ kind }) => kind === 'settled')).toBe(false);
+      await pluck(2, [[-1, 3.5]]);
+      expect(bench.logged.at(-1)).toMatchObject({ kind: 'settled', string: 3 });
+    });
+
+    it('takes what a nylon string did by itself for a rest, and no pluck for a round where that is switched off', async () => {
+      await at('classical', setsFor('classical', 6)[0]?.id ?? '');
+      bench.desk.lane.set(0);
+      await bench.desk.happens({ kind: 'tensioned', string: 1, payload: {} });
+      await pluck(0, [[-15.2, 60], [0, 61], [-1, 62]]); // prettier-ignore
+      expect(read().map(({ cents, after, retuned }) => [cents, after, retuned])).toEqual([
+        [-15.2, 'rest', true],
+        [-1, 'stretch', true],
+      ]);
+      TestBed.inject(RoundsByEar).notes.set(false);
+      await pluck(0, [[0, 70], [-20, 71]]); // prettier-ignore
+      expect(read()).toHaveLength(2);
+    });
   });
 });

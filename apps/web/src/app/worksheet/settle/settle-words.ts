@@ -1,3 +1,4 @@
+import type { TuningWays } from '@gold-peg/craft/methods';
 import type { AnchorKind, PostStyle } from '@gold-peg/craft/instrument';
 import { FINE_WORK, HOLDS, type Band, type DriftForecast, type RoundsJudged } from '@gold-peg/craft/settle';
 
@@ -13,7 +14,8 @@ export interface SettlingWords {
 }
 
 const percent = (chance: number) => (chance > 0.995 ? 'over 99 %' : `${(100 * chance).toFixed(0)} %`);
-const cents = (value: number) => `${value.toFixed(Math.abs(value) < 10 && !Number.isInteger(value) ? 1 : 0).replace('-', '−')} ¢`;
+/** Cents with their unit, a tenth where that says something. */
+export const sayCents = (value: number) => `${value.toFixed(Math.abs(value) < 10 && !Number.isInteger(value) ? 1 : 0).replace('-', '−')} ¢`;
 
 function between({ low, high }: Band, one: (value: number) => string): string {
   if (low === high) return '';
@@ -24,12 +26,12 @@ function between({ low, high }: Band, one: (value: number) => string): string {
 export function saySettling(
   drops: readonly number[],
   { verdict, slipProbability, roundsLeft, nextDrop }: RoundsJudged,
-  { soft = false, held = HELD }: { soft?: boolean; held?: string } = {},
+  { soft = false, held = HELD, tolerance = FINE_WORK }: { soft?: boolean; held?: string; tolerance?: number } = {},
 ): SettlingWords {
   const last = drops.at(-1) ?? 0;
-  const lost = last < 0 ? `${cents(-last)} sharp` : `lost ${cents(last)}`;
+  const lost = last < 0 ? `${sayCents(-last)} sharp` : `lost ${sayCents(last)}`;
   const sharp = last < 0 ? ' It is sharp: stretch it down, never slacken to pitch.' : '';
-  const next = ` The next round should cost ${cents(nextDrop.likely)}${between(nextDrop, cents)}.`;
+  const next = ` The next round should cost ${sayCents(nextDrop.likely)}${between(nextDrop, sayCents)}.`;
   const said = (short: string, long: string, wrong = false, settled = false): SettlingWords => ({
     short: `${lost} · ${short}`,
     long: long + sharp,
@@ -57,15 +59,15 @@ export function saySettling(
           'no slip: now the clock',
           `It stretches and does not slip. By hand it is never done: leave it alone, and read it after a rest.`,
         );
-      if (roundsLeft.likely === 0) return said('✓ settled', `✓ Settled: a round costs no more than ${cents(FINE_WORK)}.`, false, true);
+      if (roundsLeft.likely === 0) return said('✓ settled', `✓ Settled: a round costs no more than ${sayCents(tolerance)}.`, false, true);
       if (!Number.isFinite(roundsLeft.likely))
         return said(
-          '? never within 2 ¢',
-          `? It goes on losing more than ${cents(FINE_WORK)} a round. Look at ${held}; an old or overstretched string does the same.${next}`,
+          `? never within ${sayCents(tolerance)}`,
+          `? It goes on losing more than ${sayCents(tolerance)} a round. Look at ${held}; an old or overstretched string does the same.${next}`,
           true,
         );
       const more = roundsLeft.likely === 1 ? 'one more round' : `${roundsLeft.likely} more rounds`;
-      return said(more, `It stretches: ${more}${between(roundsLeft, String)} until one costs no more than ${cents(FINE_WORK)}.${next}`);
+      return said(more, `It stretches: ${more}${between(roundsLeft, String)} until one costs no more than ${sayCents(tolerance)}.${next}`);
     }
   }
 }
@@ -73,7 +75,7 @@ export function saySettling(
 /** For card and passport: how many rounds it took, and what the last of them cost. */
 export function sayRounds(drops: readonly number[]): string {
   const last = drops.at(-1);
-  return last === undefined ? '–' : `${drops.length} ${drops.length === 1 ? 'round' : 'rounds'}, last ${cents(last)}`;
+  return last === undefined ? '–' : `${drops.length} ${drops.length === 1 ? 'round' : 'rounds'}, last ${sayCents(last)}`;
 }
 
 const HELD = 'anchor, kink and clamp';
@@ -87,14 +89,14 @@ export function placesOfSlip(style: PostStyle | undefined, anchor: AnchorKind | 
 }
 
 /** When a string that creeps is tuned again, and from when it holds. `since`: when it was brought to pitch, ms; hours count from there. */
-export function sayDrift({ nextRetune, holdsFrom }: DriftForecast, since: number, now: number): string {
+export function sayDrift({ nextRetune, holdsFrom }: DriftForecast, since: number, now: number, hold: TuningWays['hold'] = HOLDS): string {
   const at = (hours: number) => clock(since + hours * 3_600_000, now);
-  const held = `within ${cents(HOLDS.cents)} for ${HOLDS.hours} h`;
+  const held = `within ${sayCents(hold.cents)} for ${hold.hours} h`;
   const next = !Number.isFinite(nextRetune.likely)
-    ? `It will hardly move ${cents(HOLDS.cents)} any more.`
+    ? `It will hardly move ${sayCents(hold.cents)} any more.`
     : since + nextRetune.likely * 3_600_000 <= now
       ? 'Tune it now.'
-      : `Tune again about ${at(nextRetune.likely)}${between(nextRetune, at)}: by then it is ${cents(HOLDS.cents)} off.`;
+      : `Tune again about ${at(nextRetune.likely)}${between(nextRetune, at)}: by then it is ${sayCents(hold.cents)} off.`;
   const holds = Number.isFinite(holdsFrom.likely)
     ? since + holdsFrom.likely * 3_600_000 <= now
       ? `Tuned now, it holds ${held}.`

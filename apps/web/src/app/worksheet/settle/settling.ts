@@ -1,6 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { isSoft } from '@gold-peg/craft/methods';
-import { FINE_WORK, forecastDrift, HOLDS, judgeRounds, type DriftForecast, type RoundsJudged } from '@gold-peg/craft/settle';
+import { isSoft, tuningWays } from '@gold-peg/craft/methods';
+import { forecastDrift, judgeRounds, type DriftForecast, type RoundsJudged } from '@gold-peg/craft/settle';
 import { cents } from '@gold-peg/craft/units';
 import { driftOf, dropsOf } from '@gold-peg/craft/worksheet';
 import { WorksheetDesk } from '../desk';
@@ -25,22 +25,24 @@ export class Settling {
   private readonly desk = inject(WorksheetDesk);
   private readonly known = new Map<string, unknown>();
 
+  readonly ways = computed(() => tuningWays(this.desk.choices()));
   readonly strings = computed<readonly SettlingString[]>(() => {
     const sheet = this.desk.sheet();
+    const { tolerance, hold } = this.ways();
     return this.desk.lanes().map(({ index, string, place }) => {
       const drops = dropsOf(sheet, index);
       const soft = string !== null && isSoft(string);
       const readings = soft ? driftOf(sheet, index) : [];
       const start = sheet.tensioned[index]?.at;
-      const judged = drops.length === 0 ? null : this.once(drops, () => judgeRounds({ drops: drops.map(cents), tolerance: FINE_WORK }));
+      const judged = drops.length === 0 ? null : this.once([drops, tolerance], () => judgeRounds({ drops: drops.map(cents), tolerance }));
       const held = placesOfSlip(place.post.style, this.desk.instrument()?.bridge.anchor);
       return {
         drops,
         soft,
         judged,
-        says: judged === null ? null : saySettling(drops, judged, { soft, held }),
+        says: judged === null ? null : saySettling(drops, judged, { soft, held, tolerance }),
         drift: readings.some((reading) => reading.cents !== null)
-          ? this.once(readings, () => forecastDrift({ readings, limit: HOLDS.cents, hold: HOLDS }))
+          ? this.once([readings, hold], () => forecastDrift({ readings, limit: hold.cents, hold }))
           : null,
         since: start === undefined ? null : Date.parse(start),
       };

@@ -13,7 +13,7 @@ import { Keeper } from '../../server/keeper';
 import { BothVersions } from '../../ui/both-versions';
 import { Session } from '../../session/session';
 import type { WorksheetDesk } from '../desk';
-import { choiceRows, LAYER_NAMES, numberRows, stringRows, turnRows, wayIn, withWay, type ChoiceKey } from './ways-form';
+import { choiceRows, LAYER_NAMES, numberRows, offsetRows, stringRows, turnRows, wayIn, withWay, type ChoiceKey } from './ways-form';
 
 const AT_THE_POST: readonly ChoiceKey[] = ['plainFixing', 'woundFixing', 'softFixing', 'cutTime'];
 const OF_THE_RUN: readonly ChoiceKey[] = ['stripping', 'stringOrder', 'anchoring', 'stretching'];
@@ -57,6 +57,10 @@ export class WaysDialog {
         ? [{ head: 'at the tie block', rows: [...choiceRows(['tieSmooth'], all), ...numberRows(['tucksSmooth', 'tucksWound'], all)] }]
         : []),
       { head: 'the run', rows: choiceRows(OF_THE_RUN, all) },
+      {
+        head: 'tuning',
+        rows: [...numberRows(['toleranceCents', 'driftCents', 'holdHours'], all), ...offsetRows(this.desk.lane() + 1, all)],
+      },
     ];
   });
 

@@ -6,6 +6,7 @@ import {
   type MethodLayer,
   type StringClass,
 } from '@gold-peg/craft/methods';
+import { FINE_WORK, HOLDS } from '@gold-peg/craft/settle';
 
 const STEEL = {
   'kink-lock': 'kink lock',
@@ -115,6 +116,7 @@ export function wayIn(choices: MethodChoices, key: string): string | null {
     most: choices.mostTurns?.[of as StringClass],
     'string-turns': choices.strings?.[of]?.turns,
     'string-most': choices.strings?.[of]?.most,
+    'string-offset': choices.strings?.[of]?.offsetCents,
   };
   const way = ways[what];
   return typeof way === 'number' || typeof way === 'string' ? String(way) : null;
@@ -147,12 +149,20 @@ export const stringRows = (number: number, all: LayeredChoices): WayRow[] => [
   rowOf(`string-most ${number}`, `string ${number}, at most`, 'by its class', all),
 ];
 
+/** Where one string is tuned beside its note. */
+export const offsetRows = (number: number, all: LayeredChoices): WayRow[] => [
+  rowOf(`string-offset ${number}`, `string ${number} beside its note, ¢`, '0', all),
+];
+
 /** Numbers at the post and at the bridge. */
 export const NUMBERS = {
   stubMm: { label: 'stub left standing, mm', builtIn: 'by the fixing' },
   nutDeg: { label: 'angle wanted over the nut, °', builtIn: 'by the head' },
   tucksSmooth: { label: 'tucks of a smooth string', builtIn: '2 or 3' },
   tucksWound: { label: 'tucks of a wound string', builtIn: '1 or 2' },
+  toleranceCents: { label: 'settled once a round costs at most, ¢', builtIn: String(FINE_WORK) },
+  driftCents: { label: 'nylon tuned again before it is off by, ¢', builtIn: String(HOLDS.cents) },
+  holdHours: { label: 'and holds once it keeps that for, h', builtIn: String(HOLDS.hours) },
 } as const;
 export type NumberKey = keyof typeof NUMBERS;
 export const numberRows = (keys: readonly NumberKey[], all: LayeredChoices): WayRow[] =>
@@ -171,6 +181,8 @@ export const choiceRows = (keys: readonly ChoiceKey[], all: LayeredChoices): Way
     };
   });
 
+const OF_STRING = { 'string-turns': 'turns', 'string-most': 'most', 'string-offset': 'offsetCents' } as const;
+
 /** The choices with one number changed, by the key of its row; null takes it back. */
 export function withNumber(choices: MethodChoices, key: string, value: number | null): MethodChoices {
   const [what = '', of = ''] = key.split(' ');
@@ -180,8 +192,9 @@ export function withNumber(choices: MethodChoices, key: string, value: number | 
     case 'most':
       return { ...choices, mostTurns: changed(choices.mostTurns, of, value) };
     case 'string-turns':
-    case 'string-most': {
-      const field = what === 'string-turns' ? 'turns' : 'most';
+    case 'string-most':
+    case 'string-offset': {
+      const field = OF_STRING[what];
       const own = changed(choices.strings?.[of], field, value);
       return { ...choices, strings: changed(choices.strings, of, Object.keys(own).length === 0 ? null : own) };
     }

@@ -1,0 +1,23 @@
+import { FINE_WORK, HOLDS } from '../settle/index.js';
+import { cents, type Cents } from '../units/index.js';
+import { inForce, type LayeredChoices } from './choices.js';
+
+/** How exactly strings are tuned, and how long they have to stay so. */
+export interface TuningWays {
+  /** Nearer its note nobody asks a string to be, nor a round to cost less. */
+  tolerance: Cents;
+  /** Strings that creep are tuned again before they are farther off than `cents`, and hold once they keep within that for so many hours. */
+  hold: { cents: Cents; hours: number };
+}
+
+export const tuningWays = (choices: LayeredChoices): TuningWays => ({
+  tolerance: cents(inForce(choices, (from) => from.toleranceCents, FINE_WORK).value),
+  hold: {
+    cents: cents(inForce(choices, (from) => from.driftCents, HOLDS.cents).value),
+    hours: inForce(choices, (from) => from.holdHours, HOLDS.hours).value,
+  },
+});
+
+/** How far beside its note a string is tuned on purpose. `number`: 1 at the high side. */
+export const offsetFor = (choices: LayeredChoices, number: number): Cents =>
+  cents(inForce(choices, (from) => from.strings?.[number]?.offsetCents, 0).value);
