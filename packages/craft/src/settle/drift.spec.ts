@@ -83,3 +83,21 @@ it('is called with readings in the order of time', () => {
   expect(() => forecast([second, first])).toThrow('later than the one before');
   expect(() => forecast([first], 0)).toThrow('limit');
 });
+
+describe('from tuning to tuning', () => {
+  // of logarithmic creep each retune lies at t' + τ = (t + τ) e^(limit/b), so that hours plus onset grow by one ratio
+  it('hours grow by the ratio of the law, until it holds', () => {
+    const { retunes, nextRetune, holdsFrom } = forecast(read(logarithmic(18, 0.12)).slice(0, 4), 5, 5, 4);
+    expect(retunes[0]).toEqual(nextRetune);
+    const hours = [3, ...retunes.map(({ likely }) => likely)];
+    for (const [index, hour] of hours.slice(1).entries())
+      expect((hour + 0.12) / ((hours[index] ?? 0) + 0.12) / Math.exp(5 / 18)).toBeCloseTo(1, 1);
+    expect(hours.at(-1)).toBeGreaterThanOrEqual(holdsFrom.likely);
+    expect(hours.at(-2)).toBeLessThan(holdsFrom.likely);
+  });
+
+  it('of a string that holds already there is one, and never more than six', () => {
+    expect(forecast(read(logarithmic(2, 0.05))).retunes).toHaveLength(1);
+    expect(forecast(read(logarithmic(80, 1)), 2, 1, 24).retunes).toHaveLength(6);
+  });
+});

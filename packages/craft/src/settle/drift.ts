@@ -27,6 +27,8 @@ export interface DriftForecast {
   nextRetune: Band;
   /** From when it holds if it is tuned then, hours on the same clock. */
   holdsFrom: Band;
+  /** The same from tuning to tuning, each at its likely hour, until it holds after one; the first is `nextRetune`. */
+  retunes: readonly Band[];
 }
 
 const evenlyByRatio = (from: number, to: number, steps: number) =>
@@ -47,6 +49,8 @@ const AMPLITUDES = [
 ] as const;
 /** A law that is less likely than the likeliest by e to this is left out. */
 const NEGLIGIBLE = 20;
+/** Farther ahead nobody plans: the next reading tells more. */
+const MOST_RETUNES = 6;
 /** Nobody waits longer for a string. */
 const LONGEST_HOURS = 24 * 365;
 
@@ -103,10 +107,17 @@ export function forecastDrift({ readings, limit, hold }: DriftAsked): DriftForec
         })),
       ),
     );
-  return {
-    nextRetune: each((shape, amplitude) => Math.max(last, shape.when(shape.gone(base) + limit / amplitude))),
-    holdsFrom: each((shape, amplitude) => holdsFrom(shape, amplitude, hold)),
-  };
+  const retuneAfter = (tuned: number, from: number): Band =>
+    each((shape, amplitude) => Math.max(from, shape.when(shape.gone(tuned) + limit / amplitude)));
+  const holds = each((shape, amplitude) => holdsFrom(shape, amplitude, hold));
+  const nextRetune = retuneAfter(base, last);
+  const retunes = [nextRetune];
+  for (let at = nextRetune.likely; at < holds.likely && Number.isFinite(at) && retunes.length < MOST_RETUNES;) {
+    const next = retuneAfter(at, at);
+    retunes.push(next);
+    at = next.likely;
+  }
+  return { nextRetune, holdsFrom: holds, retunes };
 }
 
 /** When it was last brought to pitch before reading `index`. */

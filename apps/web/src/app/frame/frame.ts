@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
+import { RetuneAlarm } from '../retunes';
 import { Fingerboard } from './fingerboard';
 import { WaitingSign } from './waiting-sign';
 
@@ -7,7 +8,7 @@ import { WaitingSign } from './waiting-sign';
 @Component({
   selector: 'peg-frame',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterOutlet, Fingerboard, WaitingSign],
+  imports: [RouterOutlet, Fingerboard, RetuneAlarm, WaitingSign],
   template: `
     <peg-fingerboard />
     <main id="place">
@@ -15,6 +16,7 @@ import { WaitingSign } from './waiting-sign';
     </main>
     @defer (on idle) {
       <peg-waiting-sign />
+      <peg-retune-alarm />
     }
   `,
   styles: `

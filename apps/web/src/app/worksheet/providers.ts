@@ -1,6 +1,6 @@
 import type { Provider } from '@angular/core';
 import { Listening, SimulatedInstrument } from './hearing';
-import { RoundsByEar, Settling } from './settle';
+import { RetunePlanned, RoundsByEar, Settling } from './settle';
 import { BenchActions } from './actions';
 import { Drafts, InHand, JobLog, LaidOut, RunInHand, StageClock, WindPlans, WorksheetDesk, WorksheetFiles } from './desk';
 
@@ -20,4 +20,5 @@ export const DESK: Provider[] = [
   SimulatedInstrument,
   Listening,
   RoundsByEar,
+  RetunePlanned,
 ];

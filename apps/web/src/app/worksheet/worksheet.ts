@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { STAGES } from '@gold-peg/craft/worksheet';
+import { RetuneFact } from '../retunes';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
@@ -17,7 +18,7 @@ import { PicturedStage } from './pictured';
 import { BringUp } from './bring-up';
 import { PlainStage } from './plain';
 import { Ready } from './ready';
-import { SettleStage } from './settle';
+import { RetunePlanned, SettleStage } from './settle';
 import { StageRule } from './stage-rule';
 import { Wind } from './wind';
 
@@ -37,6 +38,7 @@ import { Wind } from './wind';
     BringUp,
     PlainStage,
     Ready,
+    RetuneFact,
     SettleStage,
     StageRule,
     Trouble,
@@ -85,6 +87,7 @@ export class WorksheetPlace {
   });
 
   constructor() {
+    inject(RetunePlanned); // tells the device, whichever stage is open
     effect(() => {
       const jobId = this.jobId();
       untracked(() => void this.open(jobId));

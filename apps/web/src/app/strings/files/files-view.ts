@@ -8,6 +8,7 @@ import { Session } from '../../session/session';
 import { sayProblem } from '../../server/server-problem';
 import { Shelf } from '../../shelf/shelf';
 import { FileButton } from '../../ui/file-button';
+import { saveFile } from '../../ui/save-file';
 import { StringTable } from '../../string-table/string-table';
 
 /** Strings, sets and stock as files, out and in. */
@@ -89,11 +90,7 @@ export class FilesView {
     this.outFault.set(null);
     try {
       const { name, text } = await this.api.call('exportFile', { params: { kind, format } });
-      const link = document.createElement('a');
-      link.href = URL.createObjectURL(new Blob([text], { type: format === 'csv' ? 'text/csv' : 'application/json' }));
-      link.download = name;
-      link.click();
-      URL.revokeObjectURL(link.href);
+      saveFile(name, text, format === 'csv' ? 'text/csv' : 'application/json');
     } catch (error) {
       this.outFault.set(sayProblem(error));
     }

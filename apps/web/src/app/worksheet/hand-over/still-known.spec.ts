@@ -49,12 +49,16 @@ describe('what is known at hand-over', () => {
   it('is a promise that soft strings cannot keep: a day from when they first bore pull', () => {
     const soft = known(1, [40, 20], { soft: true });
     const promised = new Date(noon + 5 * HOUR_MS).toISOString();
-    expect(tell([soft], promised).doubts).toEqual(['Soft strings hold from about Wed 12:00, though promised for Tue 17:00.']);
-    expect(tell([soft]).doubts).toEqual(['Soft strings hold from about Wed 12:00.']);
+    expect(tell([soft], promised).doubts).toEqual([
+      'Not before about Wed 12:00: until then soft strings go on moving, though it is promised for Tue 17:00.',
+    ]);
+    expect(tell([soft]).doubts).toEqual(['Not before about Wed 12:00: until then soft strings go on moving.']);
     expect(tell([soft]).forOwner[0]).toContain('do not judge them before Wed 12:00');
     // once readings say otherwise they count
     const drift = { nextRetune: { low: 1, likely: 2, high: 3 }, holdsFrom: { low: 5, likely: 6, high: 8 } };
-    expect(tell([known(1, [], { soft: true, drift })]).doubts).toEqual(['Soft strings hold from about Tue 18:00.']);
+    expect(tell([known(1, [], { soft: true, drift })]).doubts).toEqual([
+      'Not before about Tue 18:00: until then soft strings go on moving.',
+    ]);
   });
 
   it('says nothing of strings that were no part of the job', () => {

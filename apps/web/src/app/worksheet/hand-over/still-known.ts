@@ -1,11 +1,12 @@
 import type { PitchRead } from '@gold-peg/craft/worksheet';
+import type { DriftForecast } from '@gold-peg/craft/settle';
 import type { SettlingString } from '../settle';
 
 /** One string at hand-over, with how it settled and how it was left. */
 export interface Known {
   number: number;
   inJob: boolean;
-  string: Pick<SettlingString, 'drops' | 'soft' | 'judged' | 'drift' | 'since'>;
+  string: Pick<SettlingString, 'drops' | 'soft' | 'judged' | 'since'> & { drift: Pick<DriftForecast, 'holdsFrom'> | null };
   lastRead: PitchRead | null;
 }
 
@@ -50,7 +51,9 @@ export function stillKnown(all: readonly Known[], { now, promisedAt }: Asked): {
       ...left.map(({ number, lastRead }) => `String ${number} was left ${sayOff(lastRead?.cents ?? 0)}.`),
       ...(late === null
         ? []
-        : [`Soft strings hold from about ${sayTime(late)}${late > promised ? `, though promised for ${sayTime(promised)}` : ''}.`]),
+        : [
+            `Not before about ${sayTime(late)}: until then soft strings go on moving${late > promised ? `, though it is promised for ${sayTime(promised)}` : ''}.`,
+          ]),
     ],
     forOwner: [
       ...(late === null

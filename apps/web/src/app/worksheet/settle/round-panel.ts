@@ -9,6 +9,7 @@ import { Drafts, StageClock, WorksheetDesk } from '../desk';
 import { HearingPanel, Listening } from '../hearing';
 import { CHART, roundsChart } from './rounds-chart';
 import { sayRound } from './by-ear-words';
+import { RetunePanel } from './retune-panel';
 import { RoundsByEar } from './rounds-by-ear';
 import { sayCents, sayDrift } from './settle-words';
 import { Settling } from './settling';
@@ -23,7 +24,7 @@ interface RoundTyped extends Pick<PitchRead, 'after' | 'retuned'> {
 @Component({
   selector: 'peg-round-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [HearingPanel, MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule, NumberField],
+  imports: [HearingPanel, MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule, NumberField, RetunePanel],
   templateUrl: './round-panel.html',
   styleUrl: './round-panel.scss',
 })
@@ -87,8 +88,9 @@ export class RoundPanel {
     const string = this.string();
     if (string === null || !string.soft) return null;
     if (string.since === null) return 'Tick it at Bring up first: from then on its clock runs.';
-    if (string.drift === null) return 'Left alone it goes on moving: read it after a rest, and the time to tune it again comes from that.';
-    return sayDrift(string.drift, string.since, this.clock.now(), this.settling.ways().hold);
+    if (string.expected === null) return null;
+    const says = sayDrift(string.expected, string.since, this.clock.now(), this.settling.ways().hold);
+    return string.drift === null ? `${says} So far by its kind: read it after a rest.` : says;
   });
 
   /** It slipped, and was seen to where it is held: what it lost before says nothing of it now. */

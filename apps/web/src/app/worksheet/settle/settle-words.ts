@@ -89,8 +89,13 @@ export function placesOfSlip(style: PostStyle | undefined, anchor: AnchorKind | 
 }
 
 /** When a string that creeps is tuned again, and from when it holds. `since`: when it was brought to pitch, ms; hours count from there. */
-export function sayDrift({ nextRetune, holdsFrom }: DriftForecast, since: number, now: number, hold: TuningWays['hold'] = HOLDS): string {
-  const at = (hours: number) => clock(since + hours * 3_600_000, now);
+export function sayDrift(
+  { nextRetune, holdsFrom }: Pick<DriftForecast, 'nextRetune' | 'holdsFrom'>,
+  since: number,
+  now: number,
+  hold: TuningWays['hold'] = HOLDS,
+): string {
+  const at = (hours: number) => sayMoment(since + hours * 3_600_000, now);
   const held = `within ${sayCents(hold.cents)} for ${hold.hours} h`;
   const next = !Number.isFinite(nextRetune.likely)
     ? `It will hardly move ${sayCents(hold.cents)} any more.`
@@ -109,7 +114,7 @@ const TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digi
 const DAY_AND_TIME = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
 
 /** The time of day, with its weekday where it is not today. */
-function clock(at: number, now: number): string {
+export function sayMoment(at: number, now: number): string {
   const there = new Date(at);
   return (there.toDateString() === new Date(now).toDateString() ? TIME : DAY_AND_TIME).format(there);
 }

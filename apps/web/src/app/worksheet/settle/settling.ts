@@ -1,6 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { isSoft, tuningWays } from '@gold-peg/craft/methods';
-import { forecastDrift, judgeRounds, type DriftForecast, type RoundsJudged } from '@gold-peg/craft/settle';
+import { forecastDrift, judgeRounds, type DriftForecast, type DriftReading, type RoundsJudged } from '@gold-peg/craft/settle';
 import { cents } from '@gold-peg/craft/units';
 import { driftOf, dropsOf } from '@gold-peg/craft/worksheet';
 import { WorksheetDesk } from '../desk';
@@ -10,6 +10,8 @@ import { placesOfSlip, saySettling, type SettlingWords } from './settle-words';
 export interface SettlingString {
   drops: readonly number[];
   judged: RoundsJudged | null;
+  /** How it moves by its kind and, once it was read, by its own readings; null where its clock does not run. */
+  expected: DriftForecast | null;
   /** Nylon, fluorocarbon, gut and basses on floss go on moving for a day. */
   soft: boolean;
   drift: DriftForecast | null;
@@ -18,6 +20,9 @@ export interface SettlingString {
   /** When it first bore pull, ms; null where that was not noted. */
   since: number | null;
 }
+
+/** A string that nobody read since it first bore pull. */
+const JUST_TUNED: readonly DriftReading[] = [{ hours: 1e-3, cents: null, retuned: true }];
 
 /** How the strings of this job settle; what was computed of the same readings before is not computed again. */
 @Injectable()
@@ -35,15 +40,17 @@ export class Settling {
       const readings = soft ? driftOf(sheet, index) : [];
       const start = sheet.tensioned[index]?.at;
       const judged = drops.length === 0 ? null : this.once([drops, tolerance], () => judgeRounds({ drops: drops.map(cents), tolerance }));
+      const known = readings.length > 0 ? readings : JUST_TUNED;
+      const expected =
+        soft && start !== undefined ? this.once([known, hold], () => forecastDrift({ readings: known, limit: hold.cents, hold })) : null;
       const held = placesOfSlip(place.post.style, this.desk.instrument()?.bridge.anchor);
       return {
         drops,
         soft,
         judged,
         says: judged === null ? null : saySettling(drops, judged, { soft, held, tolerance }),
-        drift: readings.some((reading) => reading.cents !== null)
-          ? this.once([readings, hold], () => forecastDrift({ readings, limit: hold.cents, hold }))
-          : null,
+        drift: readings.some((reading) => reading.cents !== null) ? expected : null,
+        expected,
         since: start === undefined ? null : Date.parse(start),
       };
     });

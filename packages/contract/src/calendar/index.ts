@@ -1,0 +1,33 @@
+import ical from 'ical-generator';
+
+/** One thing to do at a time. */
+export interface CalendarEntry {
+  /** The same for the same thing, so that a calendar that reads it again replaces it. */
+  id: string;
+  at: Date;
+  minutes: number;
+  title: string;
+  says: string;
+  /** Told so many minutes before; null for no alarm. */
+  alarmBefore: number | null;
+}
+
+const MINUTE_S = 60;
+const MINUTE_MS = 60_000;
+
+/** An iCalendar file (RFC 5545) of these entries, times in UTC. `made`: when it was written. */
+export function writeCalendar(name: string, entries: readonly CalendarEntry[], made: Date): string {
+  const calendar = ical({ name, prodId: { company: 'gold-peg', product: 'bench', language: 'EN' } });
+  for (const { id, at, minutes, title, says, alarmBefore } of entries) {
+    const event = calendar.createEvent({
+      id: `${id}@gold-peg`,
+      start: at,
+      end: new Date(at.getTime() + minutes * MINUTE_MS),
+      stamp: made,
+      summary: title,
+      description: says,
+    });
+    if (alarmBefore !== null) event.createAlarm({ type: 'display' as never, trigger: alarmBefore * MINUTE_S, description: title });
+  }
+  return calendar.toString();
+}
