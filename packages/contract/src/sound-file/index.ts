@@ -1,5 +1,5 @@
 import { done, refused, type Outcome } from '@gold-peg/craft/outcome';
-import wavefile from 'wavefile';
+import wavefile from 'wavefile/dist/wavefile.js';
 
 /** One channel of sound, samples between −1 and 1. */
 export interface Sound {
@@ -25,7 +25,7 @@ export function readSound(bytes: Uint8Array): Outcome<Sound, string> {
   try {
     file.fromBuffer(bytes);
   } catch (error) {
-    return refused(`must be a WAV file: ${error instanceof Error ? error.message : String(error)}`);
+    return refused(`must be a WAV file: ${(error instanceof Error ? error.message : String(error)).replace(/\.$/, '')}`);
   }
   const { sampleRate, numChannels } = file.fmt as { sampleRate: number; numChannels: number };
   const depth = DEPTHS[file.bitDepth];

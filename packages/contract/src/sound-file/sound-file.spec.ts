@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import wavefile from 'wavefile';
+import wavefile from 'wavefile/dist/wavefile.js';
 import { readSound, type Sound } from './index.js';
 
 /** A file of so many bits, with what its samples are worth at full scale. */

@@ -1,7 +1,6 @@
 import { readSound } from '@gold-peg/contract/sound-file';
-import { plucksIn, type HeardSoFar } from '@gold-peg/craft/pitch';
-
-export type OfTake = ({ kind: 'heard' } & HeardSoFar) | { kind: 'refused'; says: string } | { kind: 'over' };
+import { plucksIn } from '@gold-peg/craft/pitch';
+import type { OfTake } from './takes';
 
 const tell = (message: OfTake) => postMessage(message);
 

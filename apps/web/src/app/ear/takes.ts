@@ -2,7 +2,8 @@ import { Injectable } from '@angular/core';
 import type { HeardSoFar } from '@gold-peg/craft/pitch';
 import { Observable } from 'rxjs';
 import { SoundFault } from './sound-source';
-import type { OfTake } from './take.worker';
+
+export type OfTake = ({ kind: 'heard' } & HeardSoFar) | { kind: 'refused'; says: string } | { kind: 'over' };
 
 /** Hears takes that were recorded, WAV files of any depth, in a worker of its own. */
 @Injectable({ providedIn: 'root' })

@@ -1,51 +1,85 @@
-import { ChangeDetectionStrategy, Component, effect, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatTooltipModule } from '@angular/material/tooltip';
 import { RouterLink } from '@angular/router';
 import { RetuneTimes, type Retune } from './retune-times';
 
 /** So long it is put off at one press. */
 const LATER_MIN = 10;
+/** More have no room on the fingerboard. */
+const MOST = 3;
 
 /** Says wherever one is that an instrument is to be tuned again, and as a notification of the device where that is allowed. */
 @Component({
   selector: 'peg-retune-alarm',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, RouterLink],
+  imports: [MatButtonModule, MatTooltipModule, RouterLink],
   template: `
-    <div role="alert">
+    <p class="visually-hidden" role="alert">
       @for (each of times.due(); track each.jobId) {
-        <p>
-          <b>{{ titleOf(each) }}</b> {{ each.name }}, {{ stringsOf(each) }}.
-          <a matButton class="quiet" [routerLink]="['/worksheet', each.jobId, 'settle']">to it</a>
-          <button matButton type="button" class="quiet" (click)="times.putOff(each.jobId, LATER_MIN)">in {{ LATER_MIN }} min</button>
-        </p>
+        {{ titleOf(each) }} {{ each.name }}, {{ stringsOf(each) }}.
       }
-    </div>
+    </p>
+    @for (each of shown(); track each.jobId) {
+      <div>
+        <a [routerLink]="['/worksheet', each.jobId, 'settle']" [matTooltip]="each.name + ', ' + stringsOf(each)" matTooltipPosition="right">
+          <b>{{ each.number }}</b> tune again</a
+        >
+        <button
+          matButton
+          type="button"
+          class="quiet"
+          [attr.aria-label]="'Put off passport ' + each.number"
+          (click)="times.putOff(each.jobId, LATER_MIN)"
+        >
+          in {{ LATER_MIN }} min
+        </button>
+      </div>
+    }
   `,
   styles: `
-    div {
+    :host {
       position: fixed;
-      top: var(--space-2);
-      right: 50%;
+      bottom: 76px;
+      left: 0;
       z-index: 11;
       display: grid;
-      gap: var(--space-1);
-      transform: translateX(50%);
+      gap: 2px;
+      width: 74px;
     }
-    p {
-      margin: 0;
-      padding: 2px var(--space-3);
-      border: 1px solid var(--brass-line);
+    div {
       border-left: 6px solid var(--brass-line);
       background: var(--paper-bright);
+      text-align: center;
+    }
+    a {
+      display: block;
+      min-height: 44px;
+      padding-top: 4px;
+      box-sizing: border-box;
       color: var(--ink);
-      white-space: nowrap;
+      font-size: 14px;
+      line-height: 1.2;
+      text-decoration: none;
+    }
+    b {
+      display: block;
+      font-size: 17px;
+    }
+    button {
+      width: 100%;
     }
   `,
 })
 export class RetuneAlarm {
   protected readonly LATER_MIN = LATER_MIN;
   protected readonly times = inject(RetuneTimes);
+  protected readonly shown = computed(() =>
+    this.times
+      .due()
+      .slice(0, MOST)
+      .map((each) => ({ ...each, number: passportOf(each) })),
+  );
   protected readonly titleOf = titleOf;
   protected readonly stringsOf = stringsOf;
 
@@ -61,7 +95,8 @@ export class RetuneAlarm {
   }
 }
 
-const titleOf = ({ passport }: Retune) => `Tune passport ${String(passport).padStart(4, '0')} again:`;
+const passportOf = ({ passport }: Retune) => String(passport).padStart(4, '0');
+const titleOf = (retune: Retune) => `Tune passport ${passportOf(retune)} again:`;
 const stringsOf = ({ strings }: Retune) => `${strings.length === 1 ? 'string' : 'strings'} ${strings.join(', ')}`;
 
 function notify(retune: Retune): void {

@@ -11,8 +11,8 @@ const AN_HOUR = 60;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RouterLink],
   template: `@if (next(); as fact) {
-    <a [routerLink]="['/worksheet', fact.jobId, 'settle']">
-      <small>next retune, passport {{ fact.passport }}</small>
+    <a [attr.aria-label]="'Next retune: passport ' + fact.passport + ', ' + fact.at" [routerLink]="['/worksheet', fact.jobId, 'settle']">
+      <small>retune {{ fact.passport }}</small>
       <b>{{ fact.at }}</b>
     </a>
   }`,
@@ -41,7 +41,7 @@ export class RetuneFact {
   protected readonly next = computed(() => {
     const [next, minutes] = [this.times.next(), this.times.minutesToNext()];
     if (next === null || minutes === null) return null;
-    const away = minutes <= 0 ? 'now' : minutes < AN_HOUR ? `in ${minutes} min` : `in ${(minutes / AN_HOUR).toFixed(1)} h`;
+    const away = minutes <= 0 ? 'now' : minutes < AN_HOUR ? `${minutes} min` : `${(minutes / AN_HOUR).toFixed(1)} h`;
     return { jobId: next.jobId, passport: String(next.passport).padStart(4, '0'), at: `${TIME.format(new Date(dueAt(next)))} · ${away}` };
   });
 }

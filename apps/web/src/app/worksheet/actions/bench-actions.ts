@@ -105,7 +105,8 @@ export class BenchActions {
   /** The step of all strings that are worked together. */
   markInOneGo(): Promise<void> {
     return this.inTurn(async () => {
-      const said = `${this.desk.inOneGo().length} strings ${this.desk.stepInHand()?.done ?? 'done'}`;
+      const count = this.desk.inOneGo().length;
+      const said = `${count} ${count === 1 ? 'string' : 'strings'} ${this.desk.stepInHand()?.done ?? 'done'}`;
       await this.withWayBack(said, async () => this.wentOn(await this.desk.markInOneGo(), said));
     });
   }

@@ -12,16 +12,24 @@ import { LaneBadge } from '../../ui/lane-badge';
 import { LaneButton } from '../../ui/lane-button';
 import { MeasuredWidth } from '../../ui/measured-width';
 import { NumberField } from '../../ui/number-field';
+import { OneOf, type Choice } from '../../ui/one-of';
 import { Drafts, WorksheetDesk } from '../desk';
 import { NowPanel } from '../now';
 import { HearingPanel, Listening } from '../hearing';
 import { ComingUp } from './coming-up';
 import { sayReading, sayTurns } from './reading-words';
+import { UpOrder } from './up-order';
 import { highestOf, LOWEST, sayCents, type UpRow } from './up-rows';
 
 const SEMITONES = Array.from({ length: 13 }, (_, index) => -100 * index);
 /** Cents on the large scale of the string in hand, about where it is brought. */
 const NEAR = { under: 55, over: 16 };
+
+type About = 'order' | 'string';
+const ABOUT: readonly Choice<About>[] = [
+  { value: 'order', label: 'order' },
+  { value: 'string', label: 'this string' },
+];
 
 /** Brings strings up by ear: where each stands between slack and breaking, what the peg still has to do, and when it is there. */
 @Component({
@@ -39,6 +47,8 @@ const NEAR = { under: 55, over: 16 };
     MeasuredWidth,
     NowPanel,
     NumberField,
+    OneOf,
+    UpOrder,
   ],
   templateUrl: './bring-up.html',
   styleUrl: './bring-up.scss',
@@ -55,6 +65,10 @@ export class BringUp {
     () => ({ cents: null, fault: null }),
   );
 
+  protected readonly ABOUT = ABOUT;
+  protected readonly chosen = signal<About>('order');
+  /** One by one there is no order that loads evenly. */
+  protected readonly about = computed<About>(() => (this.desk.comesUpTogether() ? this.chosen() : 'string'));
   private readonly a4 = computed(() => this.desk.instrument()?.a4 ?? CONCERT_A4);
   protected readonly aim = this.listening.aim;
   protected readonly rows = computed<UpRow[]>(() =>

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { FINE_WORK } from '@gold-peg/craft/settle';
+import { newtons } from '@gold-peg/craft/units';
 import { aimOf, hasArrived, isThere } from '../hearing';
-import { sayReading, sayTurns, type Standing } from './reading-words';
+import { sayOrder, sayReading, sayTurns, type Standing } from './reading-words';
 import { highestOf, sayCents } from './up-rows';
 
 const NOTE = aimOf({ firstPass: false, together: true, tolerance: FINE_WORK });
@@ -74,4 +75,11 @@ it('has a scale up to where the last string breaks, half an octave at least and 
   expect(highestOf([{ breaks: 520 }, { breaks: 900 }])).toBe(960);
   expect(highestOf([{ breaks: 100 }])).toBe(560);
   expect(highestOf([{ breaks: 3000 }])).toBe(1800);
+});
+
+it('names an evener order where there is one that is worth it', () => {
+  const said = (apart: number, best: number) =>
+    sayOrder({ apart: newtons(apart), best: newtons(best), order: 'outside-in' }, (pull) => `${pull} N`);
+  expect(said(198, 67)).toBe('In this order the sides are never more than 198 N apart; from the outside in they would keep within 67 N.');
+  expect(said(70, 67)).toContain('hardly any order is evener');
 });

@@ -1,3 +1,5 @@
+import type { StringOrder } from '@gold-peg/craft/methods';
+import type { Newtons } from '@gold-peg/craft/units';
 import { isThere, type Aim } from '../hearing';
 
 /** Where a string is, and what bounds it. */
@@ -23,6 +25,17 @@ export interface ReadingWords {
 const NAMED_ALIKE = 60;
 /** Warned so long before the safe limit. */
 const NEAR_LIMIT = 100;
+
+/** An order that is evener by less is left out. */
+const NOT_WORTH_IT = 0.9;
+const ORDERS: Readonly<Record<StringOrder, string>> = {
+  'low-first': 'from the lowest up',
+  'high-first': 'from the highest down',
+  'outside-in': 'from the outside in',
+  'inside-out': 'from the middle out',
+  alternating: 'from side to side',
+  'toward-middle': 'from both ends to the middle',
+};
 
 /** What to do with a string that stands there: up to its note from below, never past what is safe, and never let down. */
 export function sayReading({ cents, aim, arrived, safe, breaks, turns }: Standing): ReadingWords {
@@ -55,3 +68,14 @@ const sayCents = (cents: number): string => `${cents < 10 ? cents.toFixed(1) : c
 
 /** Degrees where it is less than a third of a turn: that is what a hand sees. */
 export const sayTurns = (turns: number): string => (Math.abs(turns) < 1 / 3 ? `${Math.round(360 * turns)}°` : `${turns.toFixed(1)} turns`);
+
+/** How evenly an order loads both sides of a bridge, and which one would more evenly. `say`: a pull in the units of the person. */
+export function sayOrder(
+  { apart, best, order }: { apart: Newtons; best: Newtons; order: StringOrder },
+  say: (pull: Newtons) => string,
+): string {
+  const said = `In this order the sides are never more than ${say(apart)} apart`;
+  return best < NOT_WORTH_IT * apart
+    ? `${said}; ${ORDERS[order]} they would keep within ${say(best)}.`
+    : `${said}: hardly any order is evener.`;
+}

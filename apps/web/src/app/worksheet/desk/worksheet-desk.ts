@@ -29,6 +29,7 @@ const UNDOES: Readonly<Partial<Record<Stage, readonly string[]>>> = { choose: ['
 /** Readings that are taken back like steps, with the stage they belong to. */
 const READ_AT: Readonly<Partial<Record<BenchEventKind, Stage>>> = {
   'turns-counted': 'wind',
+  heard: 'bring-up',
   'pitch-read': 'settle',
   'seated-again': 'settle',
 };

@@ -1,3 +1,4 @@
+import { A_TONE_UNDER } from '@gold-peg/craft/bench-run';
 import type { Cents } from '@gold-peg/craft/units';
 
 /** Where a string is brought, cents from its note, and between what it is near enough. */
@@ -10,7 +11,7 @@ export interface Aim {
 }
 
 /** A tone under first, where all strings come up together: what comes after draws it on. Nearer will do as well. */
-const TONE_UNDER = { cents: -200, low: -260, twice: false };
+const TONE_UNDER = { cents: A_TONE_UNDER, low: -260, twice: false };
 
 /** Where a string stands that was brought up without the ear. */
 export const broughtTo = (together: boolean): number => (together ? TONE_UNDER.cents : 0);

@@ -145,10 +145,9 @@ export class Listening {
     await this.takeDown(this.desk.lane(), cents, { sure: null, mayTick: true });
   }
 
-  /** Takes down a pluck of a take that was recorded, at the string whose it is; nothing where it is none of this instrument. */
-  async takeFrom(pluck: Plucked): Promise<void> {
-    const which = this.whichOf(pluck.frequency);
-    if (which !== null) await this.logAt(which, pluck);
+  /** Takes down a pluck of a take that was recorded, at the string that somebody says it is. */
+  takeAt(which: Pick<Which, 'string' | 'probability'>, pluck: Plucked): Promise<void> {
+    return this.logAt(which, pluck);
   }
 
   private hear(moment: Moment): void {
@@ -184,7 +183,7 @@ export class Listening {
     if (which !== null) await this.logAt(which, pluck);
   }
 
-  private async logAt(which: Which, { frequency, confidence }: Plucked): Promise<void> {
+  private async logAt(which: Pick<Which, 'string' | 'probability'>, { frequency, confidence }: Plucked): Promise<void> {
     const target = this.targets()[which.string];
     if (target === undefined || this.desk.closed()) return;
     const cents = Math.round(10 * 1200 * Math.log2(frequency / target)) / 10;

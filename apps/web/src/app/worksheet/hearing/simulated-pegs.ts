@@ -4,10 +4,12 @@ import { WorksheetDesk } from '../desk';
 import { SimulatedInstrument } from './simulated-instrument';
 
 /** Turns of the button at one press. */
+const FINE = 4 / 360;
+const COARSE = 30 / 360;
 const TURNS = [
-  { turns: -1 / 24, label: '−15°' },
-  { turns: 1 / 24, label: '+15°' },
-  { turns: 1 / 4, label: '+¼' },
+  { turns: -FINE, label: '−4°' },
+  { turns: FINE, label: '+4°' },
+  { turns: COARSE, label: '+30°' },
   { turns: 1, label: '+1 turn' },
 ] as const;
 
@@ -65,7 +67,7 @@ export class SimulatedPegs {
     this.instrument.turn(this.desk.lane(), turns);
   }
 
-  /** Up and down turn the button, by a quarter with Shift; the letters pluck and stretch. */
+  /** Up and down turn the button finely, coarsely with Shift; the letters pluck and stretch. */
   protected press(event: KeyboardEvent): void {
     const [target, key] = [event.target as HTMLElement | null, event.key.toLowerCase()];
     if (
@@ -76,8 +78,8 @@ export class SimulatedPegs {
       target?.closest?.('input, textarea, mat-select, [role=listbox]') != null
     )
       return;
-    if (key === 'arrowup') this.turn(event.shiftKey ? 1 / 4 : 1 / 24);
-    else if (key === 'arrowdown') this.turn(event.shiftKey ? -1 / 4 : -1 / 24);
+    if (key === 'arrowup') this.turn(event.shiftKey ? COARSE : FINE);
+    else if (key === 'arrowdown') this.turn(event.shiftKey ? -COARSE : -FINE);
     else if (key === 'a' && !event.repeat) this.instrument.pluck(this.desk.lane());
     else if (key === 'd' && !event.repeat) this.instrument.stretch(this.desk.lane());
     else return;

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import type { HeardSoFar, Plucked } from '@gold-peg/craft/pitch';
+import { HEARING } from '@gold-peg/craft/constants';
+import type { HeardSoFar, Plucked, Which } from '@gold-peg/craft/pitch';
 import { CONCERT_A4, frequencyOf, nearestNote } from '@gold-peg/craft/units';
 import type { Subscription } from 'rxjs';
 import { SoundFault, Takes } from '../../ear';
@@ -13,10 +14,10 @@ interface PluckRow {
   pluck: Plucked;
   at: string;
   note: string;
-  /** Of this instrument; '' where it is none. */
-  string: string;
-  sure: string;
-  noted: boolean;
+  which: Which | null;
+  /** Whose it is, or may be. */
+  says: string;
+  isSure: boolean;
 }
 
 /** A take that was recorded: its plucks one under the other, each of which can be noted at the string whose it is. */
@@ -29,7 +30,9 @@ interface PluckRow {
       <peg-file-button label="Choose a WAV file …" accept=".wav,audio/wav,audio/x-wav" (picked)="hear($event)" />
       <span class="soft" aria-live="polite">{{ says() }}</span>
       @if (open().length > 0 && desk.stage() === 'bring-up') {
-        <button matButton type="button" class="quiet" [disabled]="desk.closed()" (click)="noteAll()">note all {{ open().length }}</button>
+        <button matButton type="button" class="quiet" [disabled]="desk.closed()" (click)="noteAll()">
+          note {{ open().length }} that {{ open().length === 1 ? 'is' : 'are' }} sure
+        </button>
       }
     </div>
     @if (share() < 1) {
@@ -44,17 +47,13 @@ interface PluckRow {
           <li>
             <span>{{ row.at }} s</span>
             <b>{{ row.note }}</b>
-            @if (row.string === '') {
-              <span class="soft">no string of this instrument</span>
+            @if (noted().get(row.pluck.at); as string) {
+              <span class="done">✓ noted at string {{ string }}</span>
             } @else {
-              <span
-                >{{ row.string }} <span class="soft">{{ row.sure }}</span></span
-              >
-              @if (row.noted) {
-                <span class="done">✓ noted</span>
-              } @else {
-                <button matButton type="button" class="quiet" [disabled]="desk.closed()" (click)="note(row.pluck)">note it</button>
-              }
+              <span [class.soft]="!row.isSure">{{ row.says }}</span>
+              <button matButton type="button" class="quiet" [disabled]="desk.closed()" (click)="note(row)">
+                note at {{ row.isSure ? (row.which?.string ?? 0) + 1 : desk.lane() + 1 }}
+              </button>
             }
           </li>
         }
@@ -100,8 +99,8 @@ export class TakeList {
   private hears: Subscription | null = null;
   private readonly name = signal('');
   private readonly heard = signal<HeardSoFar | null>(null);
-  /** Plucks by their time. */
-  private readonly noted = signal<ReadonlySet<number>>(new Set());
+  /** Numbers of the strings at which plucks were noted, by the time of the pluck. */
+  protected readonly noted = signal<ReadonlyMap<number, number>>(new Map());
   protected readonly fault = signal<string | null>(null);
 
   protected readonly share = computed(() => this.heard()?.share ?? 1);
@@ -114,14 +113,15 @@ export class TakeList {
         pluck,
         at: pluck.at.toFixed(1),
         note: `${note} ${cents < 0 ? '−' : '+'}${Math.abs(cents).toFixed(1)} ¢`,
-        string: which === null ? '' : `string ${which.string + 1}`,
-        sure: which === null ? '' : `sure ${(100 * which.probability).toFixed(0)} %`,
-        noted: this.noted().has(pluck.at),
+        which,
+        says:
+          which === null ? 'no string of this instrument' : `string ${which.string + 1}, sure ${(100 * which.probability).toFixed(0)} %`,
+        isSure: which !== null && which.probability >= HEARING.sure.value,
       };
     });
   });
-  /** What can still be noted. */
-  protected readonly open = computed(() => this.rows().filter(({ noted, string }) => !noted && string !== ''));
+  /** What is sure enough to be noted without a look at each. */
+  protected readonly open = computed(() => this.rows().filter(({ pluck, isSure }) => isSure && !this.noted().has(pluck.at)));
   protected readonly says = computed(() => {
     if (this.name() === '') return 'What was recorded is heard whole, and its plucks are listed.';
     const count = this.rows().length;
@@ -136,7 +136,7 @@ export class TakeList {
     this.hears?.unsubscribe();
     this.name.set(file.name);
     this.fault.set(null);
-    this.noted.set(new Set());
+    this.noted.set(new Map());
     this.heard.set({ share: 0, plucks: [] });
     this.hears = this.takes.hear(file).subscribe({
       next: (soFar) => this.heard.set(soFar),
@@ -148,13 +148,15 @@ export class TakeList {
     });
   }
 
-  protected async note(pluck: Plucked): Promise<void> {
-    this.noted.update((known) => new Set(known).add(pluck.at));
-    await this.listening.takeFrom(pluck);
+  /** At the string whose it surely is, else at the one in hand. */
+  protected async note({ pluck, which, isSure }: PluckRow): Promise<void> {
+    const string = isSure && which !== null ? which.string : this.desk.lane();
+    this.noted.update((known) => new Map(known).set(pluck.at, string + 1));
+    await this.listening.takeAt({ string, probability: string === which?.string ? which.probability : (which?.inHand ?? 0) }, pluck);
   }
 
-  /** One after the other, as they were plucked. */
+  /** One after the other, as they were plucked: each tells more of whose the next one is. */
   protected async noteAll(): Promise<void> {
-    for (const { pluck } of this.open()) await this.note(pluck);
+    for (let [next] = this.open(); next !== undefined; [next] = this.open()) await this.note(next);
   }
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { saveFile } from '../../ui/save-file';
-import { WorksheetDesk } from '../desk';
+import { StageClock, WorksheetDesk } from '../desk';
 import { RetunePlanned } from './retune-plan';
 import { sayMoment } from './settle-words';
 import { Settling } from './settling';
@@ -22,9 +22,9 @@ const VISIT_MIN = 5;
       }
     </p>
     <div>
-      <button matButton type="button" class="quiet" (click)="save()">as a calendar file</button>
+      <button matButton type="button" class="quiet" (click)="save()">calendar file</button>
       @if (mayAsk()) {
-        <button matButton type="button" class="quiet" (click)="ask()">tell me on this device</button>
+        <button matButton type="button" class="quiet" (click)="ask()">tell me here</button>
       }
     </div>
   }`,
@@ -38,13 +38,18 @@ const VISIT_MIN = 5;
 export class RetunePanel {
   private readonly desk = inject(WorksheetDesk);
   private readonly settling = inject(Settling);
+  private readonly clock = inject(StageClock);
   protected readonly plan = inject(RetunePlanned).plan;
   private readonly permission = signal('Notification' in globalThis ? Notification.permission : 'denied');
   protected readonly mayAsk = computed(() => this.permission() === 'default');
-  protected readonly times = computed(() => (this.plan()?.times ?? []).map((at) => sayMoment(at, Date.now())).join(', '));
+  /** What comes after a tuning that is due is told once it was read. */
+  protected readonly times = computed(() => {
+    const [times, now] = [this.plan()?.times ?? [], this.clock.now()];
+    return (times[0] ?? 0) <= now ? 'now' : times.map((at) => sayMoment(at, now)).join(', ');
+  });
   protected readonly holds = computed(() => {
     const { holdsFrom } = this.plan() ?? { holdsFrom: null };
-    return holdsFrom === null ? null : sayMoment(holdsFrom, Date.now());
+    return holdsFrom === null || holdsFrom <= this.clock.now() ? null : sayMoment(holdsFrom, this.clock.now());
   });
 
   protected async ask(): Promise<void> {
@@ -63,7 +68,7 @@ export class RetunePanel {
       at: new Date(at),
       minutes: VISIT_MIN,
       title: `Tune passport ${passport} again`,
-      says: `${file.passport.name}, strings ${plan.strings.join(', ')}: about ${cents} cents off by then. It holds that for ${hours} h from ${this.holds() ?? 'nobody knows when'}.`,
+      says: `${file.passport.name}, strings ${plan.strings.join(', ')}: about ${cents} cents off by then. It holds that for ${hours} h ${this.holds() === null ? 'from then' : `from ${this.holds()}`}.`,
       alarmBefore: 0,
     }));
     saveFile(`retunes-${passport}.ics`, writeCalendar(`Retunes of passport ${passport}`, entries, new Date()), 'text/calendar');

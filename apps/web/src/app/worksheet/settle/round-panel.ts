@@ -9,7 +9,6 @@ import { Drafts, StageClock, WorksheetDesk } from '../desk';
 import { HearingPanel, Listening } from '../hearing';
 import { CHART, roundsChart } from './rounds-chart';
 import { sayRound } from './by-ear-words';
-import { RetunePanel } from './retune-panel';
 import { RoundsByEar } from './rounds-by-ear';
 import { sayCents, sayDrift } from './settle-words';
 import { Settling } from './settling';
@@ -24,7 +23,7 @@ interface RoundTyped extends Pick<PitchRead, 'after' | 'retuned'> {
 @Component({
   selector: 'peg-round-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [HearingPanel, MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule, NumberField, RetunePanel],
+  imports: [HearingPanel, MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule, NumberField],
   templateUrl: './round-panel.html',
   styleUrl: './round-panel.scss',
 })
@@ -78,7 +77,10 @@ export class RoundPanel {
   });
   /** Where the string in hand sounds, or was heard last. */
   protected readonly off = computed(() => this.listening.live() ?? (this.heard() === null ? null : -(this.heard() ?? 0)));
-  protected readonly sayOff = computed(() => (this.off() === null ? '–' : sayCents(this.off() ?? 0)));
+  protected readonly sayOff = computed(() => {
+    const off = this.off();
+    return off === null ? '–' : `${off > 0 ? '+' : ''}${sayCents(off)}`;
+  });
   protected readonly prompt = computed(() => {
     const lane = this.desk.lane();
     return sayRound(this.rounds.phaseOf(lane), { number: lane + 1, off: this.off(), tolerance: this.tolerance() });

@@ -17,7 +17,7 @@ export interface RoundsChart {
   note: number;
 }
 
-export const CHART = { width: 260, height: 128 } as const;
+export const CHART = { width: 260, height: 112 } as const;
 const SHOWN = 6;
 const EARLIER = 3;
 const NOTE = 8;

@@ -4,6 +4,7 @@ import { WorksheetDesk } from '../desk';
 import { StageLanes } from '../lanes';
 import { NowPanel } from '../now';
 import { SchoolLine } from '../school';
+import { RetunePanel } from './retune-panel';
 import { RoundPanel } from './round-panel';
 import { Settling } from './settling';
 
@@ -11,7 +12,7 @@ import { Settling } from './settling';
 @Component({
   selector: 'peg-settle-stage',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, NowPanel, RoundPanel, SchoolLine, StageLanes],
+  imports: [Caution, NowPanel, RetunePanel, RoundPanel, SchoolLine, StageLanes],
   templateUrl: './settle-stage.html',
   styleUrl: '../plain/plain-stage.scss',
 })
