@@ -61,7 +61,7 @@ export function coreRates(): Rate[] {
     ),
     rate('pitch of one second of a bass string, in frames of 43 ms', () => trackPitch({ ...SECOND, targets: [], hop: 2048 / 48_000 }), 1),
     rate(
-      'a second of sound at the ear, plucked once: live mark and what is logged',
+      'a second of sound at the ear, plucked once (3 keeps up with a factor of 3)',
       () => new Ear(SECOND.sampleRate).hear(SECOND.samples),
       1,
     ),
