@@ -1,33 +1,12 @@
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { chanceFrom } from '@gold-peg/craft/simulated';
 import { pluck } from '@gold-peg/craft/sound';
 import { hertz } from '@gold-peg/craft/units';
+import { fedWith, wavFile } from './sound-files.js';
 import { expect, signIn, stageLink, test } from './workshop.js';
 
 const RATE = 48_000;
 /** D3, and how far under it the string stands that is plucked. */
 const [D3, UNDER] = [146.832, -187.4];
-
-/** One channel of 16 bits, as a microphone that is fed a file wants it. */
-function wav(samples: Float32Array): Buffer {
-  const file = Buffer.alloc(44 + 2 * samples.length);
-  file.write('RIFF', 0);
-  file.writeUInt32LE(36 + 2 * samples.length, 4);
-  file.write('WAVEfmt ', 8);
-  file.writeUInt32LE(16, 16);
-  file.writeUInt16LE(1, 20);
-  file.writeUInt16LE(1, 22);
-  file.writeUInt32LE(RATE, 24);
-  file.writeUInt32LE(2 * RATE, 28);
-  file.writeUInt16LE(2, 32);
-  file.writeUInt16LE(16, 34);
-  file.write('data', 36);
-  file.writeUInt32LE(2 * samples.length, 40);
-  samples.forEach((sample, index) => file.writeInt16LE(Math.round(32_000 * sample), 44 + 2 * index));
-  return file;
-}
 
 /** A quiet room in which one string is plucked every three seconds. */
 function take(): string {
@@ -35,23 +14,10 @@ function take(): string {
   const first = hertz(D3 * 2 ** (UNDER / 1200));
   const sound = pluck({ first, inharmonicity: 2e-4, at: 0.17, ring: 5, seconds: 2, sampleRate: RATE }, chance);
   const samples = Float32Array.from({ length: 3 * RATE }, (_, at) => 0.0008 * (2 * chance() - 1) + 0.4 * (sound[at - RATE] ?? 0));
-  const file = join(mkdtempSync(join(tmpdir(), 'gold-peg-')), 'take.wav');
-  writeFileSync(file, wav(samples));
-  return file;
+  return wavFile(samples, RATE);
 }
 
-test.use({
-  launchOptions: {
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--use-fake-ui-for-media-stream',
-      '--use-fake-device-for-media-stream',
-      `--use-file-for-fake-audio-capture=${take()}`,
-    ],
-  },
-});
+test.use({ launchOptions: fedWith(take()) });
 
 test('a string that sounds before the microphone is known, read to half a cent and taken in hand', async ({ page, workshop }) => {
   await signIn(page, workshop);

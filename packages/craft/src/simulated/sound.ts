@@ -1,5 +1,5 @@
 import { RINGS } from '../constants/index.js';
-import { pluck } from '../sound/index.js';
+import { ringing } from '../sound/index.js';
 import { pitchNow, pullsOf, type SimulatedString, type StringState } from './string-state.js';
 
 /**
@@ -11,20 +11,20 @@ export function inharmonicityOf({ string, scale }: SimulatedString, pull: number
   return (Math.PI ** 2 * string.stiffness * diameter ** 2) / (16 * pull * scale ** 2);
 }
 
-/** What a microphone hears of a pluck; silence where it hangs slack. `chance`: evenly between 0 and 1. */
+/** What a microphone hears of a pluck, piece by piece: each call gives as many samples as it asks for. Silence where it hangs slack. `chance`: evenly between 0 and 1. */
 export function soundOf(
   of: SimulatedString,
   state: StringState,
-  { seconds, sampleRate }: { seconds: number; sampleRate: number },
+  sampleRate: number,
   chance: () => number,
-): Float32Array {
+): (count: number) => Float32Array {
   const [first, { body }] = [pitchNow(of, state), pullsOf(of, state)];
-  if (body === 0) return new Float32Array(Math.round(seconds * sampleRate));
+  if (body === 0) return (count) => new Float32Array(count);
   const { pluckedFrom, pluckedTo } = RINGS;
   const ring = (of.string.thins ? RINGS.polymer : RINGS.steel).value;
   const inharmonicity = Math.min(inharmonicityOf(of, body), RINGS.mostInharmonicity.value);
-  return pluck(
-    { first, inharmonicity, at: pluckedFrom.value + (pluckedTo.value - pluckedFrom.value) * chance(), ring, seconds, sampleRate },
+  return ringing(
+    { first, inharmonicity, at: pluckedFrom.value + (pluckedTo.value - pluckedFrom.value) * chance(), ring, sampleRate },
     chance,
   );
 }

@@ -1,1 +1,1 @@
-export { pluck, type Pluck } from './pluck.js';
+export { pluck, ringing, type Pluck } from './pluck.js';

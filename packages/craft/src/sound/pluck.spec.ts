@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { hertz } from '../units/index.js';
-import { pluck } from './index.js';
+import { pluck, ringing } from './index.js';
 
 const sampleRate = 48_000;
 const still = () => 0.25;
@@ -47,5 +47,15 @@ describe('a plucked string', () => {
   it('is as loud as can be, and never more', () => {
     expect(pluck(string, still).reduce((most, sample) => Math.max(most, Math.abs(sample)), 0)).toBeCloseTo(1, 6);
     expect(() => pluck({ ...string, at: 1 }, still)).toThrow('between its ends');
+  });
+
+  it('is the same sound piece by piece, however it is cut, but for one measure of loudness', () => {
+    const whole = pluck(string, still);
+    const next = ringing(string, still);
+    const pieces = [1000, 37, 2048, 500].flatMap((count) => [...next(count)]);
+    const scale = (pieces[100] ?? 0) / (whole[100] ?? 1);
+    expect(scale).toBeCloseTo(1, 1);
+    for (const [index, sample] of pieces.entries()) expect(sample).toBeCloseTo(scale * (whole[index] ?? 0), 5);
+    expect(() => ringing({ ...string, at: 0 }, still)).toThrow('between its ends');
   });
 });

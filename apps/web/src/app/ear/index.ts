@@ -1,4 +1,4 @@
 export { Listener } from './listener';
 export { Microphone } from './microphone';
-export { SoundFault, type SoundBlock, type SoundSource } from './sound-source';
+export { BROKE_OFF, SoundFault, type SoundBlock, type SoundSource } from './sound-source';
 export { Takes } from './takes';

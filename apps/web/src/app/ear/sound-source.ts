@@ -15,3 +15,6 @@ export interface SoundSource {
 
 /** Why nothing is heard, in a plain sentence with a way on. */
 export class SoundFault extends Error {}
+
+/** Said where nobody knows more. */
+export const BROKE_OFF = 'Listening broke off: choose what to listen to again.';

@@ -1,7 +1,7 @@
 import { Injectable } from '@angular/core';
 import type { HeardSoFar } from '@gold-peg/craft/pitch';
 import { Observable } from 'rxjs';
-import { SoundFault } from './sound-source';
+import { BROKE_OFF, SoundFault } from './sound-source';
 
 export type OfTake = ({ kind: 'heard' } & HeardSoFar) | { kind: 'refused'; says: string } | { kind: 'over' };
 
@@ -13,7 +13,7 @@ export class Takes {
     return new Observable<HeardSoFar>((subscriber) => {
       const worker = new Worker(new URL('./take.worker', import.meta.url), { type: 'module' });
       const fail = (says: string) => subscriber.error(new SoundFault(says));
-      worker.onerror = () => fail('Hearing the file broke off: choose it again.');
+      worker.onerror = () => fail(BROKE_OFF);
       worker.onmessage = ({ data }: MessageEvent<OfTake>) => {
         if (data.kind === 'heard') subscriber.next(data);
         else if (data.kind === 'refused') fail(`The file ${data.says}.`);

@@ -15,11 +15,13 @@ const MOST = 3;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButtonModule, MatTooltipModule, RouterLink],
   template: `
-    <p class="visually-hidden" role="alert">
-      @for (each of times.due(); track each.jobId) {
-        {{ titleOf(each) }} {{ each.name }}, {{ stringsOf(each) }}.
-      }
-    </p>
+    @if (times.due().length > 0) {
+      <p class="visually-hidden" role="alert">
+        @for (each of times.due(); track each.jobId) {
+          {{ titleOf(each) }} {{ each.name }}, {{ stringsOf(each) }}.
+        }
+      </p>
+    }
     @for (each of shown(); track each.jobId) {
       <div>
         <a [routerLink]="['/worksheet', each.jobId, 'settle']" [matTooltip]="each.name + ', ' + stringsOf(each)" matTooltipPosition="right">

@@ -6,7 +6,7 @@ import { offsetFor, tuningWays } from '@gold-peg/craft/methods';
 import { whichString, type Moment, type Plucked, type Which } from '@gold-peg/craft/pitch';
 import { hertz, type Hertz } from '@gold-peg/craft/units';
 import { Subject, type Subscription } from 'rxjs';
-import { Listener, Microphone, SoundFault, type SoundSource } from '../../ear';
+import { BROKE_OFF, Listener, Microphone, SoundFault, type SoundSource } from '../../ear';
 import { Session } from '../../session/session';
 import { BenchActions } from '../actions';
 import { WorksheetDesk } from '../desk';
@@ -135,7 +135,7 @@ export class Listening {
       next: (moment) => this.hear(moment),
       error: (error: unknown) => {
         this.listenTo('off');
-        this.fault.set(error instanceof SoundFault ? error.message : 'Listening broke off: press the source again.');
+        this.fault.set(error instanceof SoundFault ? error.message : BROKE_OFF);
       },
     });
   }

@@ -1,6 +1,5 @@
 import { inject, Injectable, InjectionToken, signal } from '@angular/core';
 import {
-  pitchNow,
   chanceFrom,
   handStrength,
   holdOf,
@@ -27,6 +26,8 @@ const HOUR_MS = 3_600_000;
 const RATE = 48_000;
 const BLOCK = 2048;
 const SECONDS = 2.5;
+/** Blocks that are sent at once at most. */
+const MOST_BEHIND = 12;
 /** What a quiet room sounds like. */
 const HISS = 0.0004;
 const LOUD = 0.3;
@@ -47,7 +48,7 @@ export class SimulatedInstrument implements SoundSource {
   /** By lane, each with the winding that it came from. */
   private readonly strings = new Map<string, OnIt>();
   private readonly broken = signal<ReadonlySet<string>>(new Set());
-  private readonly sounding: { samples: Float32Array; at: number }[] = [];
+  private sounds: { next: (count: number) => Float32Array; left: number } | null = null;
 
   listen(): Observable<SoundBlock> {
     return new Observable<SoundBlock>((subscriber) => {
@@ -55,6 +56,7 @@ export class SimulatedInstrument implements SoundSource {
       let sent = 0;
       const due = interval((1000 * BLOCK) / RATE).pipe(map(() => Math.floor(((performance.now() - began) * RATE) / 1000 / BLOCK)));
       return due.subscribe((blocks) => {
+        sent = Math.max(sent, blocks - MOST_BEHIND); // a tab that slept does not catch up with all it missed
         for (; sent < blocks; sent++) subscriber.next({ samples: this.nextBlock(), sampleRate: RATE });
       });
     });
@@ -90,9 +92,8 @@ export class SimulatedInstrument implements SoundSource {
     string.state = work({ ...string, state: rested(string.of, string.state, (now - string.at) / HOUR_MS) });
     string.at = now;
     if (string.state.broken) this.broken.update((known) => new Set(known).add(this.keyOf(lane)));
-    this.sounding.length = 0; // the hand that plucks damps what sounded
-    if (pitchNow(string.of, string.state) > 0)
-      this.sounding.push({ samples: soundOf(string.of, string.state, { seconds: SECONDS, sampleRate: RATE }, this.chance), at: 0 });
+    // the hand that plucks damps what sounded
+    this.sounds = { next: soundOf(string.of, string.state, RATE, this.chance), left: SECONDS * RATE };
   }
 
   /** The string of a lane, strung up when it is first asked for; anew once another was wound on. */
@@ -124,10 +125,10 @@ export class SimulatedInstrument implements SoundSource {
 
   private nextBlock(): Float32Array<ArrayBuffer> {
     const block = Float32Array.from({ length: BLOCK }, () => HISS * (2 * this.chance() - 1));
-    for (const sound of this.sounding) {
-      for (let index = 0; index < BLOCK; index++) block[index] = (block[index] ?? 0) + LOUD * (sound.samples[sound.at + index] ?? 0);
-      sound.at += BLOCK;
-    }
-    return block;
+    if (this.sounds === null) return block;
+    const sound = this.sounds.next(BLOCK);
+    this.sounds.left -= BLOCK;
+    if (this.sounds.left <= 0) this.sounds = null;
+    return block.map((hiss, index) => hiss + LOUD * (sound[index] ?? 0));
   }
 }

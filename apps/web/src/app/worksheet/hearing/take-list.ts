@@ -5,7 +5,7 @@ import { HEARING } from '@gold-peg/craft/constants';
 import type { HeardSoFar, Plucked, Which } from '@gold-peg/craft/pitch';
 import { CONCERT_A4, frequencyOf, nearestNote } from '@gold-peg/craft/units';
 import type { Subscription } from 'rxjs';
-import { SoundFault, Takes } from '../../ear';
+import { BROKE_OFF, SoundFault, Takes } from '../../ear';
 import { FileButton } from '../../ui/file-button';
 import { WorksheetDesk } from '../desk';
 import { Listening } from './listening';
@@ -143,7 +143,7 @@ export class TakeList {
       error: (error: unknown) => {
         this.heard.set(null);
         this.name.set('');
-        this.fault.set(error instanceof SoundFault ? error.message : 'Hearing the file broke off: choose it again.');
+        this.fault.set(error instanceof SoundFault ? error.message : BROKE_OFF);
       },
     });
   }
