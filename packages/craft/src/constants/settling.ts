@@ -15,6 +15,8 @@ export const ROUNDS = {
   toConfirm: constant(1.5, [1, 2], '¢', 'what a reading is good to'),
   /** A pluck so soon after another asks the same: nobody stretched in between. */
   atLeast: constant(2.5, [1.5, 5], 's', 'a stretch by hand along the whole string, and the pluck after it'),
+  /** Share of what a bass string may still bear that a stretch by hand takes up at most. */
+  gentleOnBass: constant(0.5, [0.3, 0.7], '', 'overstretching ruins a bass string, workshop practice'),
   typicalFirstDrop: constant(35, [10, 120], '¢', 'first stretch of a new string, workshop practice'),
   /** Mean of what goes on being lost in every round of a sound string. */
   typicalRemainder: constant(0.6, [0, 2], '¢', 'workshop practice'),

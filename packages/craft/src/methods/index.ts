@@ -31,7 +31,7 @@ export { cutTimingFor, methodsFor, type HouseMethods } from './methods-for.js';
 export type { CutTiming } from './cut-timing.js';
 export { practiceOf, type Practice } from './practice.js';
 export { offsetFor, tuningWays, type TuningWays } from './tuning-ways.js';
-export { isSoft, isSoftMaterial, stringClass } from './string-class.js';
+export { isSoft, stringClass } from './string-class.js';
 export {
   handFactor,
   saySlack,

@@ -4,7 +4,7 @@ import { toMillimetres } from '../units/index.js';
 import type { StringClass } from './choices.js';
 
 /** Nylon, fluorocarbon and gut: what the string is made of alone. */
-export const isSoftMaterial = (construction: StringProperties['construction'] | undefined): boolean =>
+const isSoftMaterial = (construction: StringProperties['construction'] | undefined): boolean =>
   construction === 'nylon' || construction === 'fluorocarbon' || construction === 'gut';
 
 /** Nylon, fluorocarbon and gut, and basses on floss: they are tied, and stretch for a day. */

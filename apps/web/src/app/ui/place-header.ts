@@ -43,7 +43,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
     .facts {
       display: flex;
       flex: none;
-      gap: var(--space-4);
+      gap: 0 var(--space-3);
       margin: 4px 0 0;
     }
     @media (max-width: 1000px) {

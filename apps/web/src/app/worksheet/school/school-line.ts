@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { stretchingInForce } from '@gold-peg/craft/bench-run';
 import { floats } from '@gold-peg/craft/instrument';
-import { isSoftMaterial } from '@gold-peg/craft/methods';
+import { isSoft } from '@gold-peg/craft/methods';
 import { Measures, say } from '../../preferences/measures';
 import { WorksheetDesk } from '../desk';
 import { WindDialogs } from '../wind';
@@ -59,7 +59,8 @@ export class SchoolLine {
     const [instrument, run] = [this.desk.instrument(), this.desk.run()];
     if (instrument === null || run === null) return '';
     if (!this.settling()) return saySchool(run.schools, this.desk.choices());
-    const soft = isSoftMaterial(this.desk.strings()[this.desk.lane()]?.construction);
+    const string = this.desk.lanes()[this.desk.lane()]?.string ?? null;
+    const soft = string !== null && isSoft(string);
     return sayStretching(stretchingInForce(instrument, this.desk.choices(), soft), this.desk.choices());
   });
 }

@@ -87,6 +87,19 @@ describe('Settle', () => {
     expect(page.text).toContain('lost 30 ¢ · too early to say');
   });
 
+  it('says how far a string may be pulled aside, half of that on a bass, and nothing where it is twisted', async () => {
+    await at('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w');
+    bench.desk.lane.set(0);
+    await page.settle();
+    expect(page.text).toMatch(/no more than \d+ mm aside: there it bears what is safe/);
+    bench.close();
+    await at('bass-in-line', setsFor('bass', 4)[0]?.id ?? '');
+    expect(page.text).toMatch(/no more than \d+ mm aside: half of what it may still bear/);
+    bench.close();
+    await at('classical', 'classical-nylon-basses-27-32-39-28w-34w-42w');
+    expect(page.text).not.toContain('aside:');
+  });
+
   it('refuses what cannot be, in a sentence, and keeps what was typed', async () => {
     await at('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w');
     await note('4000');
