@@ -43,7 +43,7 @@ const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['solver', solver],
   ['strings-table', (page) => page.keyboard.press('Escape').then(() => strings(page, 'Table'))],
   ['shelf', (page) => strings(page, 'Shelf')],
-  ['wind-evening', evening],
+  ['drift-evening', drift],
 ];
 
 async function ready(page: Page): Promise<void> {
@@ -61,33 +61,113 @@ async function benchMode(page: Page): Promise<void> {
   await page.getByRole('region', { name: 'Bench mode' }).waitFor();
 }
 
+/** What one's own tuner reads of a string, typed. */
+async function reads(page: Page, string: number, cents: number): Promise<void> {
+  await page.keyboard.press(String(string));
+  await page.getByLabel('it reads, ¢').fill(String(cents));
+  await page.keyboard.press('Enter');
+  await page.waitForTimeout(250);
+}
+
 async function bringUp(page: Page): Promise<void> {
   await page.keyboard.press('b');
   await instrument(page, 'Heron parlour, walnut');
-  await stage(page, 'Bring up');
-  await page.keyboard.press('6');
-  for (let turn = 0; turn < 2; turn++) {
-    await page.keyboard.press('Shift+ArrowUp');
-    await page.getByText(/: string 6, sure/).waitFor();
-    await page.waitForTimeout(1300); // a pluck is logged once it has rung
-  }
+  await stage(page, 'Wind');
+  await page.keyboard.press('Shift+Space');
+  await page.getByText(/String \d near pitch/).waitFor();
+  await page.getByRole('option', { name: 'my own tuner' }).click();
+  const firstPass = [-212, -190, -205, -223, -214, -201];
+  for (const [index, cents] of firstPass.entries()) await reads(page, 6 - index, cents);
+  for (const [string, cents] of [
+    [6, -1.2],
+    [5, -46.1],
+    [5, -31.7],
+    [5, -18.3],
+  ] as const)
+    await reads(page, string, cents);
+  await page.getByRole('option', { name: 'simulated' }).click();
+  await page.keyboard.press('5');
+  await page.keyboard.press('a');
+  await page.getByText(/: string 5, sure/).waitFor();
 }
 
 async function settle(page: Page): Promise<void> {
   await instrument(page, 'Brindle six, sea green');
   await stage(page, 'Settle');
   await page.keyboard.press('Escape'); // from the rule to the lanes
-  const rounds = { 6: [38, 17, 8], 5: [41, 18, 7, 3], 4: [33, 12, 5, 2, 1], 3: [19, 22, 18, 21], 2: [24, 9] };
+  const rounds = { 6: [38, 17, 8], 5: [41, 18, 7, 3], 4: [33, 12, 5, 2, 1], 2: [24, 9], 3: [19, 22, 18, 21, 20] };
   for (const [string, drops] of Object.entries(rounds)) {
     await page.keyboard.press(string);
     for (const drop of drops) {
       await page.keyboard.press('Enter');
       await page.keyboard.type(String(drop));
       await page.keyboard.press('Enter');
-      await page.getByRole('button', { name: `lost ${drop} ¢` }).waitFor();
+      await page
+        .getByRole('button', { name: `lost ${drop} ¢` })
+        .first()
+        .waitFor();
     }
   }
-  await page.keyboard.press('6');
+  await page.keyboard.press('3');
+}
+
+/** A classical that was brought to pitch in the morning, tuned again since, in the light of an evening. */
+async function drift(page: Page): Promise<void> {
+  await instrument(page, 'Almery classical, cedar');
+  await stage(page, 'Settle');
+  const readings = [
+    { minutes: 80, lost: 52, after: 'stretch' },
+    { minutes: 78, lost: 24, after: 'stretch' },
+    { minutes: 76, lost: 13, after: 'stretch' },
+    { minutes: 50, lost: 11, after: 'rest' },
+    { minutes: 12, lost: 6, after: 'rest' },
+  ];
+  await page.evaluate(
+    async ({ readings }) => {
+      const jobId = location.pathname.split('/')[2];
+      const { person, csrfToken } = (await (await fetch('/api/session')).json()) as { person: { id: string }; csrfToken: string };
+      const { passport } = (await (await fetch(`/api/jobs/${jobId}`)).json()) as { passport: { id: string } };
+      let nth = 0;
+      const event = (string: number, minutes: number, kind: string, payload: object = {}) => ({
+        id: `01a21dff-0000-7000-8000-${String(nth++).padStart(12, '0')}`,
+        version: 1,
+        jobId,
+        instrumentId: passport.id,
+        personId: person.id,
+        deviceId: '01a21dff-0000-7000-8000-0000000000ff',
+        at: new Date(Date.now() - 60_000 * minutes).toISOString(),
+        string,
+        kind,
+        payload,
+      });
+      const wound = { turns: 3, slackMm: 60, cutBeyondPostMm: 62, nutDeg: null };
+      const events = [1, 2, 3, 4, 5, 6].flatMap((string) => [
+        event(string, 110, 'string-off'),
+        event(string, 105, 'anchored'),
+        event(string, 100, 'wound', wound),
+        event(string, 90, 'brought-up'),
+        ...readings.map(({ minutes, lost, after }) =>
+          event(string, minutes, 'pitch-read', {
+            cents: string > 3 ? -Math.round(lost / 3) : string - lost,
+            after,
+            retuned: true,
+            by: 'heard',
+          }),
+        ),
+      ]);
+      await fetch('/api/events', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', 'x-csrf-token': csrfToken },
+        body: JSON.stringify({ events }),
+      });
+    },
+    { readings },
+  );
+  await page.reload();
+  await page.getByText(/^Tune again/).waitFor();
+  await page.keyboard.press('2');
+  await page.getByRole('button', { name: /^You:/ }).click();
+  await page.getByRole('menuitem', { name: /^Light/ }).click();
 }
 
 async function headstock(page: Page): Promise<void> {
@@ -106,13 +186,6 @@ async function solver(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Find gauges' }).click();
   await page.getByRole('radio', { name: 'pull alike on every string' }).check();
   await page.getByRole('button', { name: 'Take' }).first().waitFor();
-}
-
-async function evening(page: Page): Promise<void> {
-  await instrument(page, 'Brindle six, sea green');
-  await stage(page, 'Wind');
-  await page.getByRole('button', { name: /^You:/ }).click();
-  await page.getByRole('menuitem', { name: /^Light/ }).click();
 }
 
 async function main(): Promise<void> {

@@ -46,6 +46,7 @@ export const methodChoices = z.strictObject({
   anchoring: z.enum(ANCHORINGS).optional(),
   stretching: z.enum(STRETCHINGS).optional(),
   toleranceCents: quantity({ from: 0.5, to: 10, unit: '¢', because: 'nearer no reading is good to, and farther off is heard' }).optional(),
+  heldSeconds: quantity({ from: 0.5, to: 3, unit: 's', because: 'sooner it is not read, and longer few strings sound' }).optional(),
   driftCents: quantity({ from: 1, to: 30, unit: '¢', because: 'nearer no string that creeps stays, and farther off is heard' }).optional(),
   holdHours: quantity({ from: 0.25, to: 48, unit: 'h', because: 'it is how long an instrument is played before it is tuned' }).optional(),
   tieSmooth: z.enum(TIE_PASSES).optional(),

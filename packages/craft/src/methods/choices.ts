@@ -83,6 +83,8 @@ export interface MethodChoices {
   stretching?: Stretching | undefined;
   /** What a round may cost, and how far off a string may be, once it counts as settled. */
   toleranceCents?: number | undefined;
+  /** For how long a string is heard at its place until it is ticked by itself. */
+  heldSeconds?: number | undefined;
   /** How far off strings that creep may be before they are tuned again, and for how long they keep within that once they hold. */
   driftCents?: number | undefined;
   holdHours?: number | undefined;

@@ -1,3 +1,4 @@
+import { HEARING } from '../constants/index.js';
 import { FINE_WORK, HOLDS } from '../settle/index.js';
 import { cents, type Cents } from '../units/index.js';
 import { inForce, type LayeredChoices } from './choices.js';
@@ -6,12 +7,18 @@ import { inForce, type LayeredChoices } from './choices.js';
 export interface TuningWays {
   /** Nearer its note nobody asks a string to be, nor a round to cost less. */
   tolerance: Cents;
+  /** For so long it is heard at its place until it is ticked by itself, s. */
+  held: number;
   /** Strings that creep are tuned again before they are farther off than `cents`, and hold once they keep within that for so many hours. */
   hold: { cents: Cents; hours: number };
 }
 
+/** What is logged of a pluck is heard for so long anyway, s. */
+export const LOGGED_WITHIN = HEARING.loggedTo.value - HEARING.loggedFrom.value;
+
 export const tuningWays = (choices: LayeredChoices): TuningWays => ({
   tolerance: cents(inForce(choices, (from) => from.toleranceCents, FINE_WORK).value),
+  held: inForce(choices, (from) => from.heldSeconds, LOGGED_WITHIN).value,
   hold: {
     cents: cents(inForce(choices, (from) => from.driftCents, HOLDS.cents).value),
     hours: inForce(choices, (from) => from.holdHours, HOLDS.hours).value,

@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { WorksheetBench } from '../../testing/worksheet-bench';
 import { BringUp } from './bring-up';
-import { Listening, SimulatedInstrument } from '../hearing';
+import { Listening } from '../hearing';
 
 const TENS = 'electric-nickel-10-13-17-26w-36w-46w';
 const THIRD = 2;
@@ -75,20 +75,6 @@ describe('an ear at the worksheet', () => {
     await TestBed.inject(Listening).type(0);
     await page.settle();
     expect(page.element.querySelector('.near path.now')).not.toBeNull();
-  });
-
-  it('has pegs to turn on the simulated instrument, says which string is off, and which was turned too far', async () => {
-    TestBed.inject(Listening).listenTo('simulated');
-    const page = await bench.page(BringUp);
-    bench.desk.lane.set(0);
-    await page.settle();
-    expect(page.text).toContain('String 1 is off');
-    bench.desk.lane.set(THIRD);
-    await page.settle();
-    expect(page.text).not.toContain('is off: nothing');
-    TestBed.inject(SimulatedInstrument).turn(THIRD, 30);
-    await page.settle();
-    expect(page.text).toContain('String 3 broke');
   });
 
   it('says why nothing is heard where a microphone is refused', async () => {

@@ -2,7 +2,7 @@ import { computed, DestroyRef, effect, inject, Injectable, signal } from '@angul
 import { toObservable } from '@angular/core/rxjs-interop';
 import { HEARING } from '@gold-peg/craft/constants';
 import { pitchOf } from '@gold-peg/craft/instrument';
-import { offsetFor, tuningWays } from '@gold-peg/craft/methods';
+import { LOGGED_WITHIN, offsetFor, tuningWays } from '@gold-peg/craft/methods';
 import { whichString, type Moment, type Plucked, type Which } from '@gold-peg/craft/pitch';
 import { hertz, type Hertz } from '@gold-peg/craft/units';
 import { Subject, type Subscription } from 'rxjs';
@@ -42,6 +42,15 @@ export class Listening {
   readonly readings = new Subject<{ lane: number; cents: number }>();
   /** A string that is heard at its place is ticked without a hand. */
   readonly ticksItself = signal(true);
+  /** Since when the string in hand sounds where it is brought, s of listening; null where it does not. */
+  private readonly heldFrom = signal<number | null>(null);
+  /** For how long that is, s. */
+  readonly held = computed(() => {
+    const [from, moment] = [this.heldFrom(), this.moment()];
+    return from === null || moment === null ? null : moment.time - from;
+  });
+  /** A lane that was logged at its place and is still to be heard there for a while. */
+  private waits: number | null = null;
   /** Lanes whose step was taken back: they are not ticked again before they were elsewhere. */
   private readonly takenBack = new Set<number>();
 
@@ -153,6 +162,10 @@ export class Listening {
   private hear(moment: Moment): void {
     this.moment.set(moment);
     if (moment.live !== null) this.follow(moment.live.frequency);
+    const live = this.live();
+    if (live === null || !isThere(live, this.aim())) this.heldFrom.set(null);
+    else if (this.heldFrom() === null) this.heldFrom.set(moment.time);
+    if (this.waits !== null) void this.tickOnceHeld(this.waits);
     if (moment.plucked !== null) void this.log(moment.plucked);
   }
 
@@ -203,8 +216,22 @@ export class Listening {
     this.heardAt.update((known) => new Map([...known].filter(([each]) => each !== lane))); // the log knows it now
     await this.desk.happens({ kind: 'heard', string: lane + 1, payload: { cents, sure, by } });
     if (lane === this.desk.lane() && !isThere(cents, this.aim())) this.takenBack.delete(lane);
-    const ticks =
-      this.ticksItself() && mayTick && !this.takenBack.has(lane) && this.desk.stage() === 'bring-up' && lane === this.desk.lane();
-    if (ticks && !this.desk.inHandIsDone() && this.desk.heldUp() === null && this.hasArrived()) await this.actions.markDone();
+    if (!mayTick) return;
+    if (sure === null) await this.tick(lane);
+    else await this.tickOnceHeld(lane);
+  }
+
+  /** What is logged was heard for a while; a house that asks for more is waited for, as long as the string stays there. */
+  private async tickOnceHeld(lane: number): Promise<void> {
+    const wanted = tuningWays(this.desk.choices()).held;
+    const goesOn = lane === this.desk.lane() && this.heldFrom() !== null;
+    const isHeld = wanted <= LOGGED_WITHIN || (goesOn && (this.held() ?? 0) >= wanted);
+    this.waits = goesOn && !isHeld ? lane : null;
+    if (isHeld) await this.tick(lane);
+  }
+
+  private async tick(lane: number): Promise<void> {
+    const wanted = this.ticksItself() && !this.takenBack.has(lane) && this.desk.stage() === 'bring-up' && lane === this.desk.lane();
+    if (wanted && !this.desk.inHandIsDone() && this.desk.heldUp() === null && this.hasArrived()) await this.actions.markDone();
   }
 }

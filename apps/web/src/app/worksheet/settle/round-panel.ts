@@ -48,8 +48,11 @@ export class RoundPanel {
     const reading = this.listening.reading();
     return reading?.lane === this.desk.lane() ? -reading.cents : null;
   });
-  /** What was typed wins over what was heard. */
-  protected readonly lost = computed(() => this.draft.value().lost ?? this.heard());
+  protected readonly canHear = computed(() => ['simulated', 'microphone'].includes(this.listening.source()));
+  /** Whether rounds are heard and noted without a hand. */
+  protected readonly byEar = computed(() => this.canHear() && this.rounds.notes());
+  /** What was typed wins over what was heard; where rounds are noted without a hand nothing waits to be noted. */
+  protected readonly lost = computed(() => this.draft.value().lost ?? (this.byEar() ? null : this.heard()));
 
   protected readonly string = computed(() => this.settling.strings()[this.desk.lane()] ?? null);
   /** What rounds cost this string with earlier sets, the latest first. */
@@ -69,11 +72,6 @@ export class RoundPanel {
   protected readonly before = computed(() => {
     const [last] = this.earlier();
     return last === undefined ? '' : `Last set: ${last.map((drop) => drop.toFixed(0).replace('-', '−')).join(', ')} ¢.`;
-  });
-  /** Whether rounds are heard and noted without a hand. */
-  protected readonly byEar = computed(() => {
-    const source = this.listening.source();
-    return (source === 'simulated' || source === 'microphone') && this.rounds.notes();
   });
   /** Where the string in hand sounds, or was heard last. */
   protected readonly off = computed(() => this.listening.live() ?? (this.heard() === null ? null : -(this.heard() ?? 0)));
@@ -97,6 +95,7 @@ export class RoundPanel {
 
   /** It slipped, and was seen to where it is held: what it lost before says nothing of it now. */
   protected async seatAgain(): Promise<void> {
+    this.rounds.beginAnew(this.desk.lane());
     if (!this.desk.closed()) await this.desk.happens({ kind: 'seated-again', string: this.desk.lane() + 1, payload: {} });
   }
 
@@ -111,6 +110,7 @@ export class RoundPanel {
     if (lost === null) return this.type({ fault: 'Type how many cents it lost, 0 if it stayed.' });
     const read = pitchRead.safeParse({ cents: lost === 0 ? 0 : -lost, after, retuned, by: typed === null ? 'heard' : 'typed' });
     if (!read.success) return this.type({ fault: `Cents lost, ${lost} ¢, ${read.error.issues[0]?.message ?? 'is not right'}.` });
+    this.rounds.beginAnew(this.desk.lane());
     const forget = this.draft.forgetter();
     await this.desk.happens({ kind: 'pitch-read', string: this.desk.lane() + 1, payload: read.data });
     forget();

@@ -39,6 +39,11 @@ export class RoundsByEar {
     return phase.kind === 'stretch' && now - phase.at > DRIFT.rest.value * MINUTE_MS ? TUNE : phase;
   }
 
+  /** The next round of a string begins with its tuning, whatever was heard: somebody noted one by hand, or seated it again. */
+  beginAnew(lane: number): void {
+    this.phases.update((known) => new Map(known).set(lane, TUNE));
+  }
+
   private async hear({ lane, cents: read }: { lane: number; cents: number }): Promise<void> {
     if (!this.notes() || this.desk.stage() !== 'settle' || this.desk.closed()) return;
     const now = Date.now();

@@ -149,6 +149,15 @@ describe('Settle', () => {
       expect(bench.logged.at(-1)).toMatchObject({ kind: 'settled', string: 3 });
     });
 
+    it('begins the round anew once one was noted by hand', async () => {
+      await at('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w');
+      bench.desk.lane.set(2);
+      await pluck(2, [[0, 0]]); // prettier-ignore
+      await note('17');
+      await pluck(2, [[0, 1], [-9, 2]]); // prettier-ignore
+      expect(read().map(({ cents, by }) => [cents, by])).toEqual([[-17, 'typed'], [-9, 'heard']]); // prettier-ignore
+    });
+
     it('takes what a nylon string did by itself for a rest, and no pluck for a round where that is switched off', async () => {
       await at('classical', setsFor('classical', 6)[0]?.id ?? '');
       bench.desk.lane.set(0);

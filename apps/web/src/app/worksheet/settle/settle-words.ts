@@ -80,12 +80,40 @@ export function sayRounds(drops: readonly number[]): string {
 
 const HELD = 'anchor, kink and clamp';
 
-/** Where a string of this post may slip, the likeliest first. */
+const AT_POST: Readonly<Record<PostStyle, string>> = {
+  through: 'the kink at its post',
+  slotted: 'the turns over its end in the post',
+  locking: 'the clamp of its post',
+  roller: 'the crossing on its roller',
+  friction: 'its peg first (the screw a little tighter)',
+  planetary: 'the turns on its post',
+  'side-peg': 'its peg first (chalk it, push it in)',
+  clamp: 'the clamp at the head',
+};
+const AT_ANCHOR: Readonly<Record<AnchorKind, string>> = {
+  pins: 'the ball under its pin',
+  'tie-block': 'the tie: its last crossing lies behind the edge',
+  'knot-in-slot': 'the knot in its slot',
+  'wrap-and-tuck': 'its wraps at the bridge',
+  'top-load': 'the ball in its seat',
+  'through-body': 'the ball in its seat',
+  'stop-tailpiece': 'the ball, threaded the right way round',
+  'wrap-around': 'the ball in its seat',
+  'resting-vibrato': 'the ball in the block',
+  'floating-vibrato': 'the ball in the block',
+  'double-locking': 'the clamp of its saddle',
+  headless: 'the ball in its pocket',
+  'hooked-tailpiece': 'the loop on its hook',
+};
+/** Soft strings give at the tie before they give at the post. */
+const TIED: readonly AnchorKind[] = ['tie-block', 'knot-in-slot', 'wrap-and-tuck'];
+const PEGS: readonly PostStyle[] = ['friction', 'side-peg'];
+
+/** Where a string of this post and anchor may slip, the likeliest first. */
 export function placesOfSlip(style: PostStyle | undefined, anchor: AnchorKind | undefined): string {
-  if (style === 'friction') return 'its peg first (the screw a little tighter), then knot and tie';
-  if (anchor === 'tie-block' || anchor === 'wrap-and-tuck' || anchor === 'knot-in-slot')
-    return 'the tie at the bridge and the turns on the post';
-  return HELD;
+  if (style === undefined || anchor === undefined) return HELD;
+  const [post, other] = [AT_POST[style], AT_ANCHOR[anchor]];
+  return TIED.includes(anchor) && !PEGS.includes(style) ? `${other}, then ${post}` : `${post}, then ${other}`;
 }
 
 /** When a string that creeps is tuned again, and from when it holds. `since`: when it was brought to pitch, ms; hours count from there. */

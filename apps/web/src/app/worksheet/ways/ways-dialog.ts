@@ -59,7 +59,7 @@ export class WaysDialog {
       { head: 'the run', rows: choiceRows(OF_THE_RUN, all) },
       {
         head: 'tuning',
-        rows: [...numberRows(['toleranceCents', 'driftCents', 'holdHours'], all), ...offsetRows(this.desk.lane() + 1, all)],
+        rows: [...numberRows(['toleranceCents', 'heldSeconds', 'driftCents', 'holdHours'], all), ...offsetRows(this.desk.lane() + 1, all)],
       },
     ];
   });

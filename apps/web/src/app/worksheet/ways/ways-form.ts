@@ -161,6 +161,7 @@ export const NUMBERS = {
   tucksSmooth: { label: 'tucks of a smooth string', builtIn: '2 or 3' },
   tucksWound: { label: 'tucks of a wound string', builtIn: '1 or 2' },
   toleranceCents: { label: 'settled once a round costs at most, ¢', builtIn: String(FINE_WORK) },
+  heldSeconds: { label: 'ticked by itself once held for, s', builtIn: '0.5' },
   driftCents: { label: 'nylon tuned again before it is off by, ¢', builtIn: String(HOLDS.cents) },
   holdHours: { label: 'and holds once it keeps that for, h', builtIn: String(HOLDS.hours) },
 } as const;
