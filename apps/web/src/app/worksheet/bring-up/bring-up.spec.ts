@@ -39,6 +39,8 @@ describe('an ear at the worksheet', () => {
     await keep();
     expect(heard()).toMatchObject([{ string: 3, payload: { cents: -31.5, sure: null, by: 'typed' } }]);
     expect(page.text).toContain('32 ¢ to go');
+    // a .017 of 648 mm pulls 16.6 lbf, 73.8 N, at its note; 31.5 cents under it by the square of the pitch 3.6 % less
+    expect(page.text).toMatch(/pulls 7[01] N, 8\d % to spare/);
   });
 
   it('ticks a string by itself once it is at its note, was stretched, and is there again, unless that is switched off', async () => {

@@ -4,9 +4,10 @@ import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatInputModule } from '@angular/material/input';
 import { heardAt } from '@gold-peg/contract/bench-log';
 import { turnsBetween } from '@gold-peg/craft/procedure';
+import { tensionFor } from '@gold-peg/craft/tension';
 import { CONCERT_A4, hertz, noteAtOrBelow } from '@gold-peg/craft/units';
 import { scaleLinear } from 'd3';
-import { Measures } from '../../preferences/measures';
+import { Measures, say } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
 import { LaneBadge } from '../../ui/lane-badge';
 import { LaneButton } from '../../ui/lane-button';
@@ -126,6 +127,14 @@ export class BringUp {
   protected readonly nearBy = computed(() => {
     const [cents, { cents: aim }] = [this.stands(), this.aim()];
     return cents !== null && cents > aim - NEAR.under && cents < aim + NEAR.over ? cents : null;
+  });
+  /** What it bears there, and what is left to breaking. */
+  protected readonly bears = computed(() => {
+    const [cents, target] = [this.stands(), this.listening.targets()[this.desk.lane()]];
+    const { string, place } = this.desk.lanes()[this.desk.lane()] ?? { string: null, place: undefined };
+    if (cents === null || target === undefined || string === null || place === undefined) return null;
+    const pull = tensionFor(hertz(target * 2 ** (cents / 1200)), place.scaleLength, string);
+    return `pulls ${say(this.measures.pull(pull))}, ${(100 * (1 - pull / string.breakingLoad)).toFixed(0)} % to spare`;
   });
   protected readonly isLive = computed(() => this.listening.live() !== null);
   protected readonly words = computed(() => {

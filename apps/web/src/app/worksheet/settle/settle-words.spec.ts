@@ -16,7 +16,7 @@ describe('what rounds say', () => {
   it('that it is settled, or slips, or has to be looked at, with what to do', () => {
     expect(say(32, 8, 2, 0.5)).toMatchObject({ short: 'lost 0.5 ¢ · ✓ settled', settled: true, wrong: false });
     expect(say(19, 22, 18, 21, 20)).toMatchObject({ short: 'lost 20 ¢ · ✗ slipping', wrong: true });
-    expect(say(19, 22, 18, 21, 20).long).toContain('look at anchor, kink and clamp');
+    expect(say(19, 22, 18, 21, 20).long).toContain('Look at anchor, kink and clamp');
     expect(say(46, 26, 16, 11, 8.5, 7.25, 6.6, 6.3, 6.2, 6.1).long).toContain('goes on losing more than 2 ¢');
   });
 
@@ -45,7 +45,7 @@ describe('what rounds say of strings that creep, and where one slips', () => {
 
   it('names the peg first where it is held by friction', () => {
     const held = placesOfSlip('friction', 'knot-in-slot');
-    expect(saySettling([40, 41, 39, 42], judged(40, 41, 39, 42), { held }).long).toContain('look at its peg first');
+    expect(saySettling([40, 41, 39, 42], judged(40, 41, 39, 42), { held }).long).toContain('Look at its peg first');
     expect(placesOfSlip('roller', 'tie-block')).toMatch(/^the tie: .* edge, then the crossing on its roller$/);
     expect(placesOfSlip('through', 'pins')).toBe('the kink at its post, then the ball under its pin');
     expect(placesOfSlip(undefined, 'pins')).toBe('anchor, kink and clamp');

@@ -44,7 +44,7 @@ export function saySettling(
     case 'slipping':
       return said(
         '✗ slipping',
-        `✗ The drops do not shrink: it slips (${percent(slipProbability)}). Slacken it, look at ${held}, bring it up again.`,
+        `✗ The drops do not shrink: it slips (${percent(slipProbability)}). Look at ${held}, seat it again and bring it up.`,
         true,
       );
     case 'check':
