@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
-import { MatInputModule } from '@angular/material/input';
 import { heardAt } from '@gold-peg/contract/bench-log';
 import { turnsBetween } from '@gold-peg/craft/procedure';
 import { tensionFor } from '@gold-peg/craft/tension';
@@ -12,7 +11,7 @@ import { Caution } from '../../ui/caution';
 import { LaneBadge } from '../../ui/lane-badge';
 import { LaneButton } from '../../ui/lane-button';
 import { MeasuredWidth } from '../../ui/measured-width';
-import { NumberField } from '../../ui/number-field';
+import { NumberForm } from '../../ui/number-form';
 import { OneOf, type Choice } from '../../ui/one-of';
 import { Drafts, WorksheetDesk } from '../desk';
 import { NowPanel } from '../now';
@@ -44,10 +43,9 @@ const ABOUT: readonly Choice<About>[] = [
     LaneButton,
     MatButtonModule,
     MatCheckboxModule,
-    MatInputModule,
     MeasuredWidth,
     NowPanel,
-    NumberField,
+    NumberForm,
     OneOf,
     UpOrder,
   ],
@@ -157,18 +155,21 @@ export class BringUp {
       .slice(-4, -1)
       .flatMap(({ payload }) => (payload.cents > cents - NEAR.under && payload.cents < cents + NEAR.over ? [payload.cents] : []));
   });
-  protected async keepTyped(submitted: Event): Promise<void> {
-    submitted.preventDefault();
+
+  protected readonly keepTyped = async (): Promise<boolean> => {
     const { cents } = this.typed.value();
-    if (cents === null)
-      return this.typed.type({ cents, fault: 'Type how many cents from its note your tuner reads it, below zero under it.' });
+    const refuse = (fault: string) => {
+      this.typed.type({ cents, fault });
+      return false;
+    };
+    if (cents === null) return refuse('Type how many cents from its note your tuner reads it, below zero under it.');
     const read = heardAt.safeParse({ cents, sure: null, by: 'typed' });
-    if (!read.success) return this.typed.type({ cents, fault: `Cents, ${cents} ¢, ${read.error.issues[0]?.message ?? 'is not right'}.` });
+    if (!read.success) return refuse(`Cents, ${cents} ¢, ${read.error.issues[0]?.message ?? 'is not right'}.`);
     const forget = this.typed.forgetter();
     await this.listening.type(cents);
     forget();
-    (document.activeElement as HTMLElement | null)?.blur();
-  }
+    return true;
+  };
 
   private sayLeft(lane: number, cents: number | null): string {
     const turns = this.turnsLeft(lane, cents);

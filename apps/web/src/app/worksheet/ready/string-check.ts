@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { MatInputModule } from '@angular/material/input';
 import { gaugeRead } from '@gold-peg/contract/bench-log';
 import { printGauge } from '@gold-peg/craft/strings';
 import { fromInches, fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
@@ -9,13 +8,13 @@ import { Caliper } from '../../devices';
 import { Measures, say } from '../../preferences/measures';
 import { Drafts, WorksheetDesk } from '../desk';
 import { Readings } from './readings';
-import { NumberField } from '../../ui/number-field';
+import { NumberForm } from '../../ui/number-form';
 
 /** Measures the string in hand, by the caliper or by what somebody types, and says whether it is the one that it should be. */
 @Component({
   selector: 'peg-string-check',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatInputModule, NumberField],
+  imports: [MatButtonModule, NumberForm],
   templateUrl: './string-check.html',
   styleUrl: './string-check.scss',
 })
@@ -59,15 +58,12 @@ export class StringCheckPanel {
     if (planned !== null) this.caliper.press(planned);
   }
 
-  protected async take(submitted: Event): Promise<void> {
-    submitted.preventDefault();
+  protected readonly take = async (): Promise<boolean> => {
     const { typed } = this.draft.value();
-    if (typed === null) return this.draft.type({ typed, fault: `Type what the string measures, ${this.unit()}.` });
-    const mm = this.unit() === 'in' ? toMillimetres(fromInches(typed)) : typed;
-    if (!(await this.keep(mm, 'typed'))) return;
-    // the keys are those of the worksheet again
-    (document.activeElement as HTMLElement | null)?.blur();
-  }
+    if (typed !== null) return this.keep(this.unit() === 'in' ? toMillimetres(fromInches(typed)) : typed, 'typed');
+    this.draft.type({ typed, fault: `Type what the string measures, ${this.unit()}.` });
+    return false;
+  };
 
   /** Returns whether it was kept: what no string can read is said, not logged. */
   private async keep(mm: number, by: 'caliper' | 'typed'): Promise<boolean> {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatSelectModule } from '@angular/material/select';
@@ -12,7 +12,7 @@ import { sayRound } from './by-ear-words';
 import { RoundsByEar } from './rounds-by-ear';
 import { sayCents, sayDrift } from './settle-words';
 import { Settling } from './settling';
-import { NumberField } from '../../ui/number-field';
+import { NumberForm } from '../../ui/number-form';
 
 interface RoundTyped extends Pick<PitchRead, 'after' | 'retuned'> {
   lost: number | null;
@@ -23,7 +23,7 @@ interface RoundTyped extends Pick<PitchRead, 'after' | 'retuned'> {
 @Component({
   selector: 'peg-round-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [HearingPanel, MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule, NumberField],
+  imports: [HearingPanel, MatButtonModule, MatCheckboxModule, MatInputModule, MatSelectModule, NumberForm],
   templateUrl: './round-panel.html',
   styleUrl: './round-panel.scss',
 })
@@ -31,7 +31,6 @@ export class RoundPanel {
   protected readonly desk = inject(WorksheetDesk);
   private readonly settling = inject(Settling);
   private readonly clock = inject(StageClock);
-  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
 
   protected readonly size = CHART;
   private readonly tolerance = computed(() => this.settling.ways().tolerance);
@@ -103,19 +102,21 @@ export class RoundPanel {
     this.draft.type({ ...this.draft.value(), fault: null, ...change });
   }
 
-  protected async note(submitted: Event): Promise<void> {
-    submitted.preventDefault();
+  protected readonly note = async (): Promise<boolean> => {
     const [lost, { lost: typed, after, retuned }] = [this.lost(), this.draft.value()];
-    if (this.desk.closed()) return;
-    if (lost === null) return this.type({ fault: 'Type how many cents it lost, 0 if it stayed.' });
+    if (this.desk.closed()) return false;
+    const refuse = (fault: string) => {
+      this.type({ fault });
+      return false;
+    };
+    if (lost === null) return refuse('Type how many cents it lost, 0 if it stayed.');
     const read = pitchRead.safeParse({ cents: lost === 0 ? 0 : -lost, after, retuned, by: typed === null ? 'heard' : 'typed' });
-    if (!read.success) return this.type({ fault: `Cents lost, ${lost} ¢, ${read.error.issues[0]?.message ?? 'is not right'}.` });
+    if (!read.success) return refuse(`Cents lost, ${lost} ¢, ${read.error.issues[0]?.message ?? 'is not right'}.`);
     this.rounds.beginAnew(this.desk.lane());
     const forget = this.draft.forgetter();
     await this.desk.happens({ kind: 'pitch-read', string: this.desk.lane() + 1, payload: read.data });
     forget();
     this.listening.reading.set(null);
-    // the keys are those of the worksheet again: a digit takes another string, Enter the next reading
-    this.element.nativeElement.querySelector<HTMLElement>('#lost')?.blur();
-  }
+    return true;
+  };
 }

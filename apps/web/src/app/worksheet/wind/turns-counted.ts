@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatInputModule } from '@angular/material/input';
 import { metres, toMillimetres } from '@gold-peg/craft/units';
-import { NumberField } from '../../ui/number-field';
+import { NumberForm } from '../../ui/number-form';
 import { Drafts, WorksheetDesk } from '../desk';
 
 const MOST = 20;
@@ -11,26 +10,18 @@ const MOST = 20;
 @Component({
   selector: 'peg-turns-counted',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatInputModule, NumberField],
-  template: `<form (submit)="keep($event)">
-      <label for="counted">turns really on it</label>
-      <mat-form-field class="field dense"
-        ><input
-          matInput
-          id="counted"
-          name="counted"
-          min="0"
-          step="0.25"
-          data-edit
-          [disabled]="desk.closed()"
-          [pegNumber]="draft.value()"
-          (pegNumberChange)="draft.type($event)"
-      /></mat-form-field>
-      <button matButton type="submit" class="quiet" [disabled]="desk.closed()">count</button>
-    </form>
-    @if (fault(); as says) {
-      <p class="fault" role="alert">{{ says }}</p>
-    }
+  imports: [MatButtonModule, NumberForm],
+  template: `<peg-number-form
+      field="counted"
+      label="turns really on it"
+      does="count"
+      [step]="0.25"
+      [disabled]="desk.closed()"
+      [value]="draft.value()"
+      [fault]="fault()"
+      [keep]="keep"
+      (valueChange)="draft.type($event)"
+    />
     <p class="soft">
       {{ learned() }}
       @if (desk.winding.evidence().length > 0) {
@@ -38,22 +29,13 @@ const MOST = 20;
       }
     </p>`,
   styles: `
-    form {
-      display: flex;
-      align-items: center;
-      gap: var(--space-2);
+    peg-number-form {
       font-size: 15px;
-    }
-    .field {
-      width: 72px;
     }
     p {
       margin: 0;
       font-size: 14px;
       line-height: 1.25;
-    }
-    .fault {
-      color: var(--oxide);
     }
   `,
 })
@@ -78,16 +60,14 @@ export class TurnsCounted {
     return `posts ${signed(thicker, 2)} mm ± ${toMillimetres(metres(post.spread)).toFixed(2)}, your slack ${signed(percent, 0)} % ± ${(100 * hand.spread).toFixed(0)}`;
   });
 
-  protected async keep(submitted: Event): Promise<void> {
-    submitted.preventDefault();
+  protected readonly keep = async (): Promise<boolean> => {
     const turns = this.draft.value();
-    if (turns === null || this.fault() !== null) return;
+    if (turns === null || this.fault() !== null) return false;
     const forget = this.draft.forgetter();
     if (turns !== this.counted()) await this.desk.count(turns);
     forget();
-    // the keys are those of the worksheet again
-    (document.activeElement as HTMLElement | null)?.blur();
-  }
+    return true;
+  };
 }
 
 const signed = (value: number, digits: number) => {
