@@ -214,6 +214,7 @@ describe('which string was plucked', () => {
     const which = whichString(hertz(196 * 2 ** (-5 / 1200)), pair, 1);
     expect(which?.string).toBe(0);
     expect((which?.probability ?? 0) + (which?.inHand ?? 0)).toBeCloseTo(1, 2);
+    expect((which?.each ?? []).reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 2);
   });
 
   it('is as sure as the strings lie apart', () => {

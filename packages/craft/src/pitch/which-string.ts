@@ -11,11 +11,12 @@ export interface Candidate {
   breaks: Hertz | null;
 }
 
-/** The string that was plucked, zero-based, and how likely it is that one; and how likely it is the one in hand. */
+/** The string that was plucked, zero-based, and how likely it is that one; and how likely it is the one in hand, and each of them. */
 export interface Which {
   string: number;
   probability: number;
   inHand: number;
+  each: readonly number[];
 }
 
 /**
@@ -31,7 +32,8 @@ export function whichString(heard: Hertz, strings: readonly Candidate[], inHand:
   const most = Math.max(...posteriors, elsewhere);
   const best = posteriors.indexOf(most);
   const all = posteriors.reduce((sum, each) => sum + each, elsewhere);
-  return best < 0 ? null : { string: best, probability: most / all, inHand: (inHand === null ? 0 : (posteriors[inHand] ?? 0)) / all };
+  const each = posteriors.map((posterior) => posterior / all);
+  return best < 0 ? null : { string: best, probability: most / all, inHand: inHand === null ? 0 : (each[inHand] ?? 0), each };
 }
 
 /** Per cent of pitch. A string that was heard is looked for about its place, more widely upwards where its peg is in the hand. */

@@ -20,7 +20,7 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: 'P', does: 'stop the clock, and let it run on' },
   { keys: 'B', does: 'bench mode: the step in hand in large type, and back' },
   { keys: 'S', does: 'say the step in hand aloud' },
-  { keys: '↑ ↓', does: 'at Bring up: turn the button of the simulated instrument by 4°, by 30° with Shift' },
+  { keys: '↑ ↓', does: 'at Bring up: turn the button of the simulated instrument finely, by 30° with Shift' },
   { keys: 'A, D', does: 'at Bring up: pluck the simulated string, or stretch it by hand' },
   { keys: '?', does: 'this card' },
 ];

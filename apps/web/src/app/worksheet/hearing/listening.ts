@@ -182,11 +182,12 @@ export class Listening {
     return { ...which, string: this.desk.lane(), probability: which.inHand };
   }
 
-  /** Whether it is heard so surely as the one in hand that it may be ticked: a string of the same course cannot be told from it. */
+  /** Whether it is heard so surely as this string that it may be ticked; strings of one course cannot be told apart. */
   private isSureOf(lane: number, frequency: Hertz): boolean {
     const which = whichString(frequency, this.candidates(), this.desk.lane());
-    const courseOf = (index: number | undefined) => this.desk.lanes()[index ?? -1]?.place.course;
-    return which !== null && (which.string === lane ? which.probability >= HEARING.sure.value : courseOf(which.string) === courseOf(lane));
+    const courseOf = (index: number) => this.desk.lanes()[index]?.place.course;
+    const shares = (which?.each ?? []).filter((_, index) => courseOf(index) === courseOf(lane));
+    return shares.reduce((sum, share) => sum + share, 0) >= HEARING.sure.value;
   }
 
   private async log(pluck: Plucked): Promise<void> {

@@ -1,17 +1,11 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { WorksheetDesk } from '../desk';
 import { SimulatedInstrument } from './simulated-instrument';
 
-/** Turns of the button at one press. */
-const FINE = 4 / 360;
+/** A hand turns a button as finely as this, or by so many cents where that is finer. */
+const FINE = { turns: 4 / 360, cents: 2.5 };
 const COARSE = 30 / 360;
-const TURNS = [
-  { turns: -FINE, label: '−4°' },
-  { turns: FINE, label: '+4°' },
-  { turns: COARSE, label: '+30°' },
-  { turns: 1, label: '+1 turn' },
-] as const;
 
 /** The peg, the pick and the hand of the instrument that is simulated, on the string in hand. */
 @Component({
@@ -26,7 +20,7 @@ const TURNS = [
       @if (instrument.isBroken(desk.lane())) {
         <span class="gone">String {{ desk.lane() + 1 }} broke: say so with <b>X</b>, and begin again with another.</span>
       }
-      @for (each of TURNS; track each.label) {
+      @for (each of turns(); track each.label) {
         <button matButton type="button" class="quiet" [attr.aria-label]="'Turn the button ' + each.label" (click)="turn(each.turns)">
           {{ each.label }}
         </button>
@@ -59,9 +53,22 @@ const TURNS = [
   `,
 })
 export class SimulatedPegs {
-  protected readonly TURNS = TURNS;
   protected readonly desk = inject(WorksheetDesk);
   protected readonly instrument = inject(SimulatedInstrument);
+  private readonly fine = computed(() => {
+    const plan = this.desk.planInHand();
+    return plan?.kind === 'post' ? Math.min(FINE.turns, FINE.cents / plan.centsPerButtonTurn) : FINE.turns;
+  });
+  /** Turns of the button at one press. */
+  protected readonly turns = computed(() => {
+    const [fine, degrees] = [this.fine(), `${Number((360 * this.fine()).toPrecision(1))}°`];
+    return [
+      { turns: -fine, label: `−${degrees}` },
+      { turns: fine, label: `+${degrees}` },
+      { turns: COARSE, label: '+30°' },
+      { turns: 1, label: '+1 turn' },
+    ];
+  });
 
   protected turn(turns: number): void {
     this.instrument.turn(this.desk.lane(), turns);
@@ -78,8 +85,8 @@ export class SimulatedPegs {
       target?.closest?.('input, textarea, mat-select, [role=listbox]') != null
     )
       return;
-    if (key === 'arrowup') this.turn(event.shiftKey ? COARSE : FINE);
-    else if (key === 'arrowdown') this.turn(event.shiftKey ? -COARSE : -FINE);
+    if (key === 'arrowup') this.turn(event.shiftKey ? COARSE : this.fine());
+    else if (key === 'arrowdown') this.turn(event.shiftKey ? -COARSE : -this.fine());
     else if (key === 'a' && !event.repeat) this.instrument.pluck(this.desk.lane());
     else if (key === 'd' && !event.repeat) this.instrument.stretch(this.desk.lane());
     else return;
