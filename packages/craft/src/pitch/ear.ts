@@ -97,6 +97,7 @@ export class Ear {
     const decibels = levelOf(samples);
     const before = this.levels.length === 0 ? decibels : Math.min(...this.levels);
     this.levels = [...this.levels, decibels].slice(-3);
+    if (decibels > before + HEARING.rises.value) this.settled = null; // plucked again: what is plucked for long is no motor
     const louder = decibels > before + HEARING.onset.value && decibels > HEARING.silence.value;
     if (louder && (this.onset === null || time - this.onset > HEARING.again.value)) this.begin(time, before, true);
     // it began unheard: what it is can be shown, and when it was plucked nobody knows, unless another was lost to it just now
