@@ -1,18 +1,22 @@
 import type { Answer, Question } from '@gold-peg/contract/calc';
 import {
+  armRange,
+  calibrateSprings,
   coupling,
   levelClaw,
   levelRests,
   onePass,
   restsFrom,
   settle,
+  type BridgeTrial,
   type ClawProblem,
   type FloatingBridge,
   type RestLengths,
 } from '@gold-peg/craft/balance';
-import { FLOATING } from '@gold-peg/craft/constants';
+import { BRIDGE_READINGS, FLOATING } from '@gold-peg/craft/constants';
 import { done, refused, type Outcome } from '@gold-peg/craft/outcome';
 import {
+  cents,
   CONCERT_A4,
   frequencyOf,
   fromDegrees,
@@ -32,6 +36,7 @@ type Asked = Question<'balance'>;
 export function answerBalance(asked: Asked): Outcome<Answer<'balance'>, Fault> {
   const bridge = bridgeOf(asked);
   const { clawMm } = asked.springs;
+  if (asked.want === 'calibrate') return answerCalibrate(asked, bridge, clawMm === 'level' ? null : fromMillimetres(clawMm));
   if (clawMm !== 'level' && asked.want !== 'claw') return answerAt(asked, asked.want, bridge, fromMillimetres(clawMm));
   const level = levelClaw(bridge);
   if (!level.ok) return refused(sayClaw(level.problem));
@@ -41,7 +46,7 @@ export function answerBalance(asked: Asked): Outcome<Answer<'balance'>, Fault> {
 /** What is asked of a bridge whose claw stands somewhere. */
 function answerAt(
   asked: Asked,
-  want: Exclude<Asked['want'], 'claw'>,
+  want: Exclude<Asked['want'], 'claw' | 'calibrate'>,
   bridge: FloatingBridge,
   claw: Metres,
 ): Outcome<Answer<'balance'>, Fault> {
@@ -66,6 +71,15 @@ function answerAt(
         ? refused({ field: 'springs', says: 'must leave a balance: the bridge lies on a stop, or tips over when it is touched' })
         : done({ coupling: matrix });
     }
+    case 'range': {
+      const { strings, slackFirst } = armRange(bridge, claw, rests);
+      const range = strings.flatMap((of, string) =>
+        of === null
+          ? []
+          : [{ string, downSemitones: of.down, upSemitones: of.up, slackDeg: of.slackAt === null ? null : toDegrees(of.slackAt) }],
+      );
+      return done({ range, slackFirst });
+    }
     case 'onePass':
       return done({
         steps: onePass(bridge, claw, rests, asked.order ?? bridge.strings.map((_, index) => index)).map((step) => ({
@@ -78,6 +92,33 @@ function answerAt(
         })),
       });
   }
+}
+
+/** What was read of strings is as it was read; the others are as they are said to be now, in tune where nothing is said. */
+function answerCalibrate(asked: Asked, bridge: FloatingBridge, claw: Metres | null): Outcome<Answer<'balance'>, Fault> {
+  const trials = (asked.readings ?? []).map(({ string, fromHz, toHz, others }): BridgeTrial => {
+    const read = new Map(others.map((other) => [other.string, other]));
+    return {
+      before: asked.strings.map(({ nowHz }, index) => {
+        const from = index === string ? fromHz : read.get(index)?.fromHz;
+        if (from !== undefined) return hertz(from);
+        return nowHz === null ? null : hertz(nowHz ?? bridge.strings[index]?.pitch ?? Number.NaN);
+      }),
+      change: [{ string, sounds: hertz(toHz) }],
+      after: asked.strings.map((_, index) => {
+        const to = read.get(index)?.toHz;
+        return to === undefined ? null : hertz(to);
+      }),
+    };
+  });
+  const pitch = cents(asked.readingCents ?? BRIDGE_READINGS.pitch.value);
+  const learned = calibrateSprings(bridge, claw, trials, { pitch, tilt: fromDegrees(BRIDGE_READINGS.tilt.value) });
+  if (learned === null) return refused({ field: 'springs.count', says: 'must be less: so many springs would tear these strings back' });
+  const { rate, initial } = learned;
+  return done({
+    rateNPerMm: { low: rate.low / 1000, likely: rate.likely / 1000, high: rate.high / 1000 },
+    initialN: initial,
+  });
 }
 
 function bridgeOf({ strings, springs, stops, a4Hz }: Asked): FloatingBridge {

@@ -236,7 +236,31 @@ describe('balance', () => {
     });
   });
 
+  // two alike strings: with one a tone down both turn the bridge by the same moment, so its springs show in how far the other rises
+  it('learns springs from how far another string rises: soft ones let it rise more', () => {
+    const two = { ...asked, strings: [string, string], springs: { ...springs, count: 2 }, want: 'calibrate' };
+    const rate = (toHz: number) => {
+      const readings = [{ string: 0, fromHz: 146.83, toHz: 130.81, others: [{ string: 1, fromHz: 146.83, toHz }] }];
+      return answered('balance', { ...two, readings })['rateNPerMm'] as unknown as { low: number; likely: number; high: number };
+    };
+    const [stiff, soft] = [rate(149), rate(152)];
+    expect(soft.high).toBeLessThan(stiff.likely);
+    for (const { low, likely, high } of [stiff, soft]) expect([low, likely, high]).toEqual([low, likely, high].sort((a, b) => a - b));
+  });
+
+  it('says how far the arm goes: from its note up to the back stop, and down to where it is slack', () => {
+    expect(answer('balance', { ...asked, want: 'range' })).toMatchObject({
+      ok: true,
+      answer: { range: [{ string: 0, downSemitones: null, upSemitones: expect.any(Number) as number }], slackFirst: 0 },
+    });
+  });
+
   it.each([
+    ['readings', { want: 'calibrate' }],
+    [
+      'readings.0',
+      { want: 'calibrate', readings: [{ string: 0, fromHz: 147, toHz: 131, others: [{ string: 0, fromHz: 147, toHz: 148 }] }] },
+    ],
     ['strings', { strings: [{ ...string, nowHz: 100 }, string] }],
     ['strings.0.note', { strings: [{ ...string, frequencyHz: 100 }] }],
     ['order', { want: 'onePass', order: [0, 0] }],

@@ -24,6 +24,8 @@ const bridgeString = z
     error: 'or frequencyHz must be given, and not both',
   });
 
+const readingOf = { string: z.int({ error: 'must be a place in strings' }).min(0), fromHz: frequencyHz, toHz: frequencyHz };
+
 export const balanceQuestion = z
   .strictObject({
     strings: z
@@ -46,10 +48,34 @@ export const balanceQuestion = z
       forwardDeg: quantity({ from: 0, to: 60, unit: '°', because: 'toward the nut is above zero' }),
     }),
     order: z.array(z.int({ error: 'must be a place in strings' })).optional(),
-    want: z.enum(['equilibrium', 'claw', 'coupling', 'onePass'], { error: 'must be equilibrium, claw, coupling or onePass' }),
+    want: z.enum(['equilibrium', 'claw', 'coupling', 'onePass', 'calibrate', 'range'], {
+      error: 'must be equilibrium, claw, coupling, onePass, calibrate or range',
+    }),
+    readings: z
+      .array(
+        z.strictObject({
+          ...readingOf,
+          others: z.array(z.strictObject(readingOf)).min(1, { error: 'must hold at least one string that was read' }),
+        }),
+      )
+      .min(1, { error: 'must hold at least one string that was tuned elsewhere' })
+      .max(50, { error: 'must not hold more than 50: one string of each kind says enough' })
+      .optional(),
+    readingCents: quantity({ from: 0.02, to: 20, unit: '¢', because: 'it is how far a reading of pitch errs' }).optional(),
     a4Hz: a4Hz.optional(),
   })
-  .superRefine(({ strings, order, want }, context) => {
+  .superRefine(({ strings, order, want, readings }, context) => {
+    if (want === 'calibrate' && readings === undefined)
+      context.addIssue({ code: 'custom', path: ['readings'], message: 'must be given: it is what springs are known by' });
+    for (const [at, { string, others }] of (readings ?? []).entries()) {
+      const places = [string, ...others.map((other) => other.string)];
+      if (new Set(places).size !== places.length || places.some((place) => place >= strings.length))
+        context.addIssue({
+          code: 'custom',
+          path: ['readings', at],
+          message: `must name places from 0 to ${strings.length - 1}, each once at most`,
+        });
+    }
     const heard = strings.filter(({ nowHz }) => nowHz !== undefined).length;
     if (heard > 0 && heard < strings.length)
       context.addIssue({
@@ -64,6 +90,7 @@ export const balanceQuestion = z
   });
 
 const numbers = z.array(z.number().nullable());
+const band = z.strictObject({ low: z.number(), likely: z.number(), high: z.number() });
 
 /** Which of them, `want` says. */
 export const balanceAnswer = z.union([
@@ -87,5 +114,17 @@ export const balanceAnswer = z.union([
         reservePercent: z.number().nullable(),
       }),
     ),
+  }),
+  z.strictObject({ rateNPerMm: band, initialN: band }),
+  z.strictObject({
+    range: z.array(
+      z.strictObject({
+        string: z.int(),
+        downSemitones: z.number().nullable(),
+        upSemitones: z.number().nullable(),
+        slackDeg: z.number().nullable(),
+      }),
+    ),
+    slackFirst: z.int().nullable(),
   }),
 ]);

@@ -1,52 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  fromDegrees,
-  fromMillimetres,
-  hertz,
-  kilogramsPerMetre,
-  metres,
-  newtons,
-  radians,
-  toDegrees,
-  type Metres,
-} from '../units/index.js';
-import { frequencyFor, pullFor, pullOf, restFor, speaking, springReach, type BridgeString, type FloatingBridge } from './bridge.js';
+import { fromMillimetres, hertz, kilogramsPerMetre, metres, newtons, radians, toDegrees, type Metres } from '../units/index.js';
+import { frequencyFor, pullFor, pullOf, restFor, speaking, springReach, type BridgeString } from './bridge.js';
 import { blockLoad, coupling, levelClaw, levelRests, onePass, restsFrom, settle } from './index.js';
+import { centsFrom, floatingBridge, levelOf, lightSet } from '../testing/floating.js';
 import { finalRests } from './one-pass.js';
 import { torque } from './equilibrium.js';
 
 const mm = fromMillimetres;
-/** Six strings of a usual light set; EA and mass of steel wire and of steel cores under nickel. */
-const MAKES: readonly (readonly [number, number, number])[] = [
-  [10_306, 0.000396, 329.63],
-  [17_418, 0.00067, 246.94],
-  [29_786, 0.001145, 196],
-  [19_001, 0.002249, 146.83],
-  [27_536, 0.004253, 110],
-  [36_413, 0.006889, 82.41],
-];
-const strings: BridgeString[] = MAKES.map(([stiffness, density, pitch]) => ({
-  stiffness: newtons(stiffness),
-  restDensity: kilogramsPerMetre(density),
-  scaleLength: mm(648),
-  extra: mm(60),
-  saddleHeight: mm(10.5),
-  saddleOffset: mm(-3),
-  pitch: hertz(pitch),
-  breakingLoad: null,
-}));
-const bridge: FloatingBridge = {
-  strings,
-  springs: { count: 3, rate: 1200, initial: newtons(8), free: mm(55), arm: mm(40) },
-  stops: { back: fromDegrees(-9), forward: fromDegrees(25) },
-};
-const level = levelClaw(bridge);
-if (!level.ok) throw new Error('the bridge of the spec has a level');
-const claw = level.value;
+const [strings, bridge] = [lightSet, floatingBridge];
+const claw = levelOf(bridge);
 const inTune = levelRests(bridge);
-const centsOff = (frequencies: ReturnType<typeof settle>['frequencies']) =>
-  frequencies.map((frequency, index) => (frequency === null ? null : 1200 * Math.log2(frequency / (strings[index]?.pitch ?? 1))));
+const centsOff = ({ frequencies }: ReturnType<typeof settle>) => centsFrom(frequencies);
 const withPitch = (index: number, cents: number) =>
   strings.map(({ pitch }, each) => hertz(each === index ? pitch * 2 ** (cents / 1200) : pitch));
 
@@ -88,9 +53,9 @@ describe('lever and string', () => {
     };
     fc.assert(
       fc.property(fc.double({ min: -0.1, max: 0.1, noNaN: true }), (angle) => {
-        const pulls = strings.map((string, index) => pullOf(string, speaking(string, radians(angle)).length, inTune[index] ?? metres(1)));
+        const pull = (index: number, length: Metres, string: BridgeString) => pullOf(string, length, inTune[index] ?? metres(1));
         const slope = (energy(angle + 1e-5) - energy(angle - 1e-5)) / 2e-5;
-        expect(torque(bridge, claw, radians(angle), pulls)).toBeCloseTo(slope, 4);
+        expect(torque(bridge, claw, radians(angle), pull)).toBeCloseTo(slope, 4);
       }),
     );
   });
@@ -104,7 +69,7 @@ describe('a level bridge', () => {
     const balance = settle(bridge, claw, inTune);
     expect(balance).toMatchObject({ contact: 'none', stable: true });
     expect(toDegrees(balance.angle)).toBeCloseTo(0, 6);
-    for (const off of centsOff(balance.frequencies)) expect(off).toBeCloseTo(0, 4);
+    for (const off of centsOff(balance)) expect(off).toBeCloseTo(0, 4);
   });
 
   it('is out of reach where each spring would hang loose', () => {
@@ -122,7 +87,7 @@ describe('what a floating bridge does', () => {
     const lower = restFor(strings[5] ?? fail(), mm(648), pullFor(strings[5] ?? fail(), mm(648), hertz(73.42)));
     const balance = settle(bridge, claw, dropped.with(5, lower));
     expect(balance.angle).toBeLessThan(0);
-    for (const off of centsOff(balance.frequencies).slice(0, 5)) expect(off).toBeGreaterThan(1);
+    for (const off of centsOff(balance).slice(0, 5)) expect(off).toBeGreaterThan(1);
   });
 
   it('tips forward under a heavier set in tune, and sharpens when one string is off', () => {
@@ -138,7 +103,7 @@ describe('what a floating bridge does', () => {
     );
     expect(balance.frequencies[2]).toBeNull();
     expect(balance.pulls[2]).toBe(0);
-    for (const off of centsOff(balance.frequencies)) if (off !== null) expect(off).toBeGreaterThan(1);
+    for (const off of centsOff(balance)) if (off !== null) expect(off).toBeGreaterThan(1);
   });
 
   it('falls on its stop with all strings off, and a block holds what the springs pull', () => {
@@ -172,7 +137,7 @@ describe('coupling', () => {
             bridge,
             claw,
             inTune.map((rest, index) => metres(index === turned ? rest * (1 + share) : rest)),
-          ).frequencies,
+          ),
         ).map((off) => off ?? 0);
       const [less, more] = [at(-1e-6), at(1e-6)];
       const own = (more[turned] ?? 0) - (less[turned] ?? 0);
@@ -200,7 +165,7 @@ describe('one pass', () => {
         expect(steps.map(({ string }) => string)).toEqual(order);
         expect(steps.at(-1)?.target).toBeCloseTo(0, 4);
         const end = settle(bridge, claw, finalRests(bridge, claw));
-        for (const cents of centsOff(end.frequencies)) expect(cents).toBeCloseTo(0, 4);
+        for (const cents of centsOff(end)) expect(cents).toBeCloseTo(0, 4);
       }),
       { numRuns: 25 },
     );

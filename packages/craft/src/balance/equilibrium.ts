@@ -1,4 +1,4 @@
-import { bisect } from '../solve/index.js';
+import { ridders } from '../solve/index.js';
 import { fromDegrees, newtons, radians, type Hertz, type Metres, type Newtons, type Radians } from '../units/index.js';
 import {
   frequencyFor,
@@ -8,6 +8,7 @@ import {
   speaking,
   springPull,
   springReach,
+  type BridgeString,
   type FloatingBridge,
   type RestLengths,
 } from './bridge.js';
@@ -28,11 +29,22 @@ export interface Balance {
 const STEP = fromDegrees(0.1);
 const EXACT = 1e-13;
 
-/** dU/dφ, N·m: below zero the bridge is drawn toward the nut. `pulls` at this angle. */
-export function torque({ strings, springs }: FloatingBridge, claw: Metres, angle: Radians, pulls: readonly number[]): number {
-  const { length, first } = springReach(springs, claw, angle);
-  const byStrings = strings.reduce((sum, string, index) => sum + (pulls[index] ?? 0) * speaking(string, angle).first, 0);
-  return byStrings + springs.count * springPull(springs, length) * first;
+/** dU/dφ, N·m: below zero the bridge is drawn toward the nut. `pullOf`: of each string at this angle, N, from how far it is then from nut to saddle. */
+export function torque(
+  { strings, springs }: FloatingBridge,
+  claw: Metres,
+  angle: Radians,
+  pullOf: (index: number, length: Metres, string: BridgeString) => number,
+): number {
+  const spring = springReach(springs, claw, angle);
+  let sum = springs.count * springPull(springs, spring.length) * spring.first;
+  for (let index = 0; index < strings.length; index++) {
+    const string = strings[index];
+    if (string === undefined) continue;
+    const { length, first } = speaking(string, angle);
+    sum += pullOf(index, length, string) * first;
+  }
+  return sum;
 }
 
 /** d²U/dφ² with every rest length as it is, N·m per rad: how hard the bridge comes back. */
@@ -59,7 +71,11 @@ const pullsAt = ({ strings }: FloatingBridge, angle: Radians, rests: RestLengths
 
 /** Where a bridge that is let go at `from` comes to rest: downhill in energy, until something balances or it lies on a stop. */
 export function settle(bridge: FloatingBridge, claw: Metres, rests: RestLengths, from: Radians = radians(0)): Balance {
-  const at = (angle: number) => torque(bridge, claw, radians(angle), pullsAt(bridge, radians(angle), rests));
+  const at = (angle: number) =>
+    torque(bridge, claw, radians(angle), (index, length, string) => {
+      const rest = rests[index] ?? null;
+      return rest === null ? 0 : pullOf(string, length, rest);
+    });
   const { angle, contact } = downhill(at, from, bridge.stops);
   const pulls = pullsAt(bridge, angle, rests);
   return {
@@ -73,20 +89,63 @@ export function settle(bridge: FloatingBridge, claw: Metres, rests: RestLengths,
   };
 }
 
-/** How long each string is at rest, from what is heard of it now; null for a string that is off. The bridge lies wherever those pulls put it. */
-export function restsFrom(bridge: FloatingBridge, claw: Metres, heard: readonly (Hertz | null)[]): { angle: Radians; rests: RestLengths } {
-  const pulls = (angle: Radians) =>
-    bridge.strings.map((string, index) => {
-      const frequency = heard[index] ?? null;
-      return frequency === null ? newtons(0) : pullFor(string, speaking(string, angle).length, frequency);
-    });
-  const { angle } = downhill((each) => torque(bridge, claw, radians(each), pulls(radians(each))), radians(0), bridge.stops);
-  const rests = pulls(angle).map((pull, index) => {
-    const string = bridge.strings[index];
-    return string === undefined || (heard[index] ?? null) === null ? null : restFor(string, speaking(string, angle).length, pull);
+/** What is known of a string: how it sounds now, or how long it is without pull; null for one that is off. */
+export type Known = { sounds: Hertz } | { rest: Metres } | null;
+
+/**
+ * Where the bridge lies and how long each string is at rest, from what is known of each: of some how they sound at this very moment, of others how long they are. One
+ * angle fits both, wherever those pulls put the bridge.
+ */
+export function restsWhere(
+  bridge: FloatingBridge,
+  claw: Metres,
+  known: readonly Known[],
+  from: Radians = radians(0),
+): { angle: Radians; rests: RestLengths } {
+  const pullAt = (index: number, length: Metres, string: BridgeString): Newtons => {
+    const of = known[index] ?? null;
+    if (of === null) return newtons(0);
+    return 'rest' in of ? pullOf(string, length, of.rest) : pullFor(string, length, of.sounds);
+  };
+  const { angle } = downhill((each) => torque(bridge, claw, radians(each), pullAt), from, bridge.stops);
+  const rests = bridge.strings.map((string, index) => {
+    const of = known[index] ?? null;
+    if (of === null) return null;
+    if ('rest' in of) return of.rest;
+    const { length } = speaking(string, angle);
+    return restFor(string, length, pullAt(index, length, string));
   });
   return { angle, rests };
 }
+
+/** How long each string is at rest, from what is heard of it now; null for a string that is off. The bridge lies wherever those pulls put it. */
+export const restsFrom = (
+  bridge: FloatingBridge,
+  claw: Metres,
+  heard: readonly (Hertz | null)[],
+  from?: Radians,
+): { angle: Radians; rests: RestLengths } =>
+  restsWhere(
+    bridge,
+    claw,
+    heard.map((sounds) => (sounds === null ? null : { sounds })),
+    from,
+  );
+
+/** Rest lengths once one string is tuned so that it sounds `frequency` where the bridge then comes to rest; the others stay as long as they are. */
+export const tunedTo = (
+  bridge: FloatingBridge,
+  claw: Metres,
+  rests: RestLengths,
+  { string, sounds }: { string: number; sounds: Hertz },
+  from?: Radians,
+): { angle: Radians; rests: RestLengths } =>
+  restsWhere(
+    bridge,
+    claw,
+    rests.map((rest, index) => (index === string ? { sounds } : rest === null ? null : { rest })),
+    from,
+  );
 
 /** The first angle on the way down where `slope` changes sign, or the stop. */
 function downhill(slope: (angle: number) => number, from: Radians, stops: FloatingBridge['stops']): Pick<Balance, 'angle' | 'contact'> {
@@ -98,7 +157,7 @@ function downhill(slope: (angle: number) => number, from: Radians, stops: Floati
   while (near !== stop) {
     const far: number = forward ? Math.min(stop, near + STEP) : Math.max(stop, near - STEP);
     if (Math.sign(slope(far)) !== Math.sign(start)) {
-      const root = bisect(slope, Math.min(near, far), Math.max(near, far), EXACT);
+      const root = ridders(slope, Math.min(near, far), Math.max(near, far), EXACT);
       return { angle: radians(root.kind === 'root' ? root.x : far), contact: 'none' };
     }
     near = far;

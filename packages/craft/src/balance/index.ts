@@ -1,6 +1,20 @@
+export { armRange, bend, restingAt, type ArmRange, type Resting, type StringRange } from './arm-range.js';
+export {
+  bridgeNow,
+  clawToLevel,
+  edgeRise,
+  nextAtBridge,
+  tiltOf,
+  type BridgeHappening,
+  type BridgeNow,
+  type BridgeStep,
+  type Foretold,
+} from './at-bench.js';
 export { blockLoad, type BlockLoad } from './block-load.js';
 export type { BridgeString, FloatingBridge, RestLengths, Springs } from './bridge.js';
-export { levelClaw, type ClawProblem } from './claw.js';
+export { clawWhere, levelClaw, levelClawUnder, type ClawProblem } from './claw.js';
 export { coupling } from './coupling.js';
-export { levelRests, restsFrom, settle, type Balance } from './equilibrium.js';
+export { levelRests, restsFrom, settle, tunedTo, type Balance } from './equilibrium.js';
+export { foresee, type Foreseen, type Unknown } from './foresee.js';
 export { onePass, type PassStep } from './one-pass.js';
+export { calibrateSprings, foretell, type BridgeTrial, type ReadingErrors, type SpringSample, type SpringsLearned } from './springs.js';

@@ -17,11 +17,13 @@ export interface Reach {
 
 /** A bridge that tips by `angle` (positive toward the nut) takes the point along on a circle about its edge. */
 export function reach(turning: Point, standing: Point, angle: Radians): Reach {
-  const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+  const cos = Math.cos(angle);
+  const sin = Math.sin(angle);
   const x = turning.x * cos + turning.y * sin;
   const y = turning.y * cos - turning.x * sin;
-  const [dx, dy] = [standing.x - x, standing.y - y];
-  const length = Math.hypot(dx, dy);
+  const dx = standing.x - x;
+  const dy = standing.y - y;
+  const length = Math.sqrt(dx * dx + dy * dy); // this is asked a million times for one band; hypot is many times slower
   const first = (dy * x - dx * y) / length; // the point moves by (y, −x)
   return { length: length as Metres, first, second: (x * x + y * y + dx * x + dy * y - first * first) / length };
 }

@@ -5,4 +5,25 @@ export const FLOATING = {
   saddleHeight: constant(10.5, [8, 14], 'mm', 'saddles above the edge that the bridge tips on, measured bridges'),
   springDepth: constant(40, [33, 50], 'mm', 'hooks of the springs below that edge, measured bridges'),
   screwLead: constant(1.7, [1.4, 2.1], 'mm', 'how far one turn of a claw screw moves the claw, measured wood screws'),
+  springs: constant(3, [2, 5], '', 'springs that are hooked in, five at most'),
+  springRate: constant(1.2, [0.7, 2.5], 'N/mm', 'of one spring, measured springs'),
+  springInitial: constant(8, [3.2, 20], 'N', 'pull that opens the coils of one spring, measured springs; some have almost none'),
+  springFree: constant(55, [50, 60], 'mm', 'of a spring that nothing pulls, hook to hook'),
+  backEdge: constant(45, [38, 52], 'mm', 'from the knife edge to the back edge of the plate, measured bridges'),
+  overBody: constant(3, [2, 5], 'mm', 'free below the back edge of a bridge that floats level'),
+  forwardStop: constant(25, [18, 30], '°', 'how far the arm dips until the block meets the wood'),
+  /** How far apart the two claw screws stand, and the saddles of the outer strings. */
+  clawScrews: constant(40, [30, 50], 'mm', 'between the two screws of a claw'),
+  clawTravel: constant(18, [12, 25], 'mm', 'from the wall to where the screws hold the claw no more'),
+  safeShare: constant(0.85, [0.8, 0.9], '', 'of its breaking load, that no string is asked to bear'),
+} as const;
+
+/** How well a bridge is read. */
+export const BRIDGE_READINGS = {
+  pitch: constant(0.5, [0.2, 1], '¢', 'a tuner and a string that rings out'),
+  tilt: constant(0.3, [0.2, 0.5], '°', 'a depth gauge at the back edge, 0.2 mm'),
+  /** Spread of the logarithm of what is not measured: rates and first pulls of springs as they are sold. */
+  rateSpread: constant(0.5, [0.4, 0.6], '', 'four springs in five lie between 0.7 and 2.5 N/mm'),
+  initialSpread: constant(0.7, [0.5, 0.9], '', 'four springs in five open between 3 and 20 N'),
+  stiffnessSpread: constant(0.05, [0.03, 0.08], '', 'cores of wound strings are not published'),
 } as const;

@@ -1,2 +1,3 @@
 export { bisect, type Root } from './bisect.js';
 export { factorSpd, type Factored } from './cholesky.js';
+export { ridders } from './ridders.js';

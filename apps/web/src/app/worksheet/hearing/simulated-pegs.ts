@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { tuningWays } from '@gold-peg/craft/methods';
 import { WorksheetDesk } from '../desk';
 import { SimulatedInstrument } from './simulated-instrument';
 
-/** A hand turns a button as finely as this, or by so many cents where that is finer. */
+/** A hand turns a button as finely as this, or by so many cents where that is finer; never by more than counts as in tune. */
 const FINE = { turns: 4 / 360, cents: 2.5 };
 const COARSE = 30 / 360;
 
@@ -57,7 +58,8 @@ export class SimulatedPegs {
   protected readonly instrument = inject(SimulatedInstrument);
   private readonly fine = computed(() => {
     const plan = this.desk.planInHand();
-    return plan?.kind === 'post' ? Math.min(FINE.turns, FINE.cents / plan.centsPerButtonTurn) : FINE.turns;
+    const { tolerance } = tuningWays(this.desk.choices());
+    return plan?.kind === 'post' ? Math.min(FINE.turns, Math.min(FINE.cents, tolerance) / plan.centsPerButtonTurn) : FINE.turns;
   });
   /** Turns of the button at one press. */
   protected readonly turns = computed(() => {

@@ -1,0 +1,155 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { centsFrom, floatingBridge, levelOf, lightSet, offBy, withRate } from '../testing/floating.js';
+import { cents, fromDegrees, fromMillimetres, kilogramsPerMetre, metres, newtons, type Hertz, type Metres } from '../units/index.js';
+import {
+  bridgeNow,
+  edgeRise,
+  levelRests,
+  nextAtBridge,
+  restsFrom,
+  settle,
+  tiltOf,
+  tunedTo,
+  type BridgeHappening,
+  type FloatingBridge,
+} from './index.js';
+
+const ORDER = [5, 4, 3, 2, 1, 0];
+const WAYS = { order: ORDER, tolerance: cents(2) };
+const FLAT = [-30, -60, -80, -100, -50, -20];
+const claw = levelOf(floatingBridge);
+
+/** Somebody who does what the product says, at a bridge with springs of its own. */
+function followed(truth: FloatingBridge, taken: FloatingBridge, most: number) {
+  const stands = levelOf(truth);
+  let rests = restsFrom(truth, stands, offBy(FLAT)).rests;
+  const sounds = () => settle(truth, stands, rests).frequencies;
+  const happenings: BridgeHappening[] = [];
+  const worst: number[] = [];
+  let moves = 0;
+  for (;;) {
+    const now = bridgeNow(taken, levelOf(taken), happenings);
+    const next = nextAtBridge(now, WAYS);
+    if (next.kind === 'done' || moves >= most) return { moves, worst, now, heard: sounds() };
+    if (next.kind === 'read')
+      for (const string of next.strings) happenings.push({ kind: 'read', string, sounds: sounds()[string] ?? (0 as Hertz) });
+    else if (next.kind === 'set') {
+      moves++;
+      rests = tunedTo(truth, stands, rests, { string: next.step.string, sounds: next.step.frequency }).rests;
+      happenings.push({ kind: 'set', string: next.step.string, sounds: sounds()[next.step.string] ?? (0 as Hertz) });
+    } else throw new Error(`nothing of that kind is wanted: ${next.kind}`);
+    if (next.kind === 'read') worst.push(Math.max(...centsFrom(sounds()).map((off) => Math.abs(off ?? 0))));
+  }
+}
+
+describe('a bridge that is brought home', () => {
+  it('is in tune after one pass where all is known', () => {
+    const { moves, heard, now } = followed(floatingBridge, floatingBridge, 60);
+    expect(moves).toBe(6);
+    for (const off of centsFrom(heard)) expect(Math.abs(off ?? 9)).toBeLessThan(0.01);
+    expect(now.foretold.map(({ string }) => string)).toEqual([1, 2, 3, 4, 5]); // string 1 was set last, and is where it was put
+    for (const { foretold, heard: came } of now.foretold) expect(came).toBeCloseTo(foretold, 3);
+  });
+
+  it('comes nearer with every pass where springs are a tenth stiffer than taken, and says how far it had been off', () => {
+    const { worst, now } = followed(withRate(1320), floatingBridge, 60);
+    expect(worst[0]).toBeCloseTo(100, 6);
+    expect(worst[1] ?? 99).toBeLessThan(20);
+    expect(worst[2] ?? 99).toBeLessThan(worst[1] ?? 0);
+    expect(now.off.every((off) => Math.abs(off ?? 9) <= 2)).toBe(true);
+  });
+});
+
+describe('where a bridge stands', () => {
+  it('is as it was heard, once all are heard; before that as it was reckoned', () => {
+    const heard = offBy(FLAT);
+    const reads = heard.map((sounds, string): BridgeHappening => ({ kind: 'read', string, sounds }));
+    const now = bridgeNow(floatingBridge, claw, reads);
+    expect(now.fresh).toEqual(Array(6).fill(true));
+    now.off.forEach((off, index) => expect(off).toBeCloseTo(FLAT[index] ?? 0, 6));
+    expect(now.angle).toBeCloseTo(restsFrom(floatingBridge, claw, heard).angle, 9);
+    const one = bridgeNow(floatingBridge, claw, reads.slice(0, 1));
+    expect(one.off[0]).toBeCloseTo(-30, 6);
+    expect(one.off[5] ?? 0).toBeGreaterThan(0); // less pull at string 1, and the others are as long as they were
+    expect(one.fresh).toEqual([true, false, false, false, false, false]);
+  });
+
+  it('does not depend on the order in which strings are heard', () => {
+    const reads = offBy(FLAT).map((sounds, string): BridgeHappening => ({ kind: 'read', string, sounds }));
+    const straight = bridgeNow(floatingBridge, claw, reads);
+    fc.assert(
+      fc.property(fc.shuffledSubarray([...reads.keys()], { minLength: 6 }), (order) => {
+        const other = bridgeNow(
+          floatingBridge,
+          claw,
+          order.flatMap((index) => reads[index] ?? []),
+        );
+        expect(other.angle).toBeCloseTo(straight.angle, 8);
+        other.rests.forEach((rest, index) => expect(rest ?? 0).toBeCloseTo(straight.rests[index] ?? 1, 10));
+      }),
+      { numRuns: 10 },
+    );
+  });
+
+  it('takes a string that sounds elsewhere than before for one whose peg was turned: the others are not heard any more', () => {
+    const heard = offBy([]);
+    const reads = heard.map((sounds, string): BridgeHappening => ({ kind: 'read', string, sounds }));
+    const higher = { kind: 'read', string: 2, sounds: ((heard[2] ?? 0) * 2 ** (30 / 1200)) as Hertz } as const;
+    const now = bridgeNow(floatingBridge, claw, [...reads, higher]);
+    expect(now.fresh).toEqual([false, false, true, false, false, false]);
+    expect(now.off[2]).toBeCloseTo(30, 6);
+    for (const index of [0, 1, 3, 4, 5]) expect(now.off[index] ?? 0).toBeLessThan(-0.1);
+    const again = { ...higher, sounds: ((heard[2] ?? 0) * 2 ** (0.4 / 1200)) as Hertz };
+    expect(bridgeNow(floatingBridge, claw, [...reads, again]).fresh).toEqual(Array(6).fill(true));
+  });
+
+  it('follows a tilt that was measured: the claw is where it explains that', () => {
+    const now = bridgeNow(floatingBridge, claw, [{ kind: 'tilt', angle: fromDegrees(2) }]);
+    expect(now.angle).toBeCloseTo(fromDegrees(2), 6);
+    expect(now.claw).toBeLessThan(claw); // springs that pull less let it tip toward the neck
+    expect(edgeRise(tiltOf(fromMillimetres(1.2), fromMillimetres(45)), fromMillimetres(45))).toBeCloseTo(0.0012, 9);
+  });
+
+  it('of a string that is off says nothing, and does not wait for it', () => {
+    const rests = levelRests(floatingBridge).map((rest, index): Metres | null => (index === 0 ? null : rest));
+    const now = bridgeNow(floatingBridge, claw, [], rests);
+    expect(now.off[0]).toBeNull();
+    const next = nextAtBridge(now, WAYS);
+    expect(next).toEqual({ kind: 'read', strings: [1, 2, 3, 4, 5] });
+  });
+});
+
+describe('what comes next', () => {
+  const heavier: FloatingBridge = {
+    ...floatingBridge,
+    strings: lightSet.map((string) => ({ ...string, restDensity: kilogramsPerMetre(string.restDensity * 1.15) })),
+  };
+
+  it('is the claw under a heavier set, by as much as its springs have to pull more; then it is not asked for again', () => {
+    const next = nextAtBridge(bridgeNow(heavier, claw, []), WAYS);
+    const lead = fromMillimetres(1.7);
+    const more = (levelOf(heavier) - claw) / lead;
+    expect(next).toMatchObject({ kind: 'claw', turns: expect.closeTo(more, 9) as number });
+    expect(more).toBeGreaterThan(1);
+    const turned = bridgeNow(heavier, claw, [{ kind: 'claw', travel: metres(more * lead) }]);
+    expect(turned.clawMoved).toBeCloseTo(more * lead, 9);
+    expect(nextAtBridge(turned, WAYS).kind).toBe('read');
+  });
+
+  it('is a block where a mark would ask more of a string than is safe', () => {
+    const weak = { ...floatingBridge, strings: lightSet.map((string) => ({ ...string, breakingLoad: newtons(85) })) };
+    const reads = offBy(FLAT).map((sounds, string): BridgeHappening => ({ kind: 'read', string, sounds }));
+    expect(nextAtBridge(bridgeNow(weak, claw, reads), WAYS).kind).toBe('block');
+  });
+
+  it('is nothing once all are heard at their notes', () => {
+    const reads = offBy([1, -1, 1.5, 0, 0, -1.9]).map((sounds, string): BridgeHappening => ({ kind: 'read', string, sounds }));
+    expect(nextAtBridge(bridgeNow(floatingBridge, claw, reads), WAYS)).toEqual({ kind: 'done' });
+  });
+
+  it('changes with the number of springs: with one more the claw has to come out', () => {
+    const next = nextAtBridge(bridgeNow(floatingBridge, claw, [{ kind: 'springs', count: 4 }]), WAYS);
+    expect(next.kind === 'claw' && next.turns).toBeLessThan(-1);
+  });
+});

@@ -1,0 +1,207 @@
+import { FLOATING } from '../constants/index.js';
+import { cents, fromMillimetres, hertz, metres, radians, type Cents, type Hertz, type Metres, type Radians } from '../units/index.js';
+import { pullFor, speaking, type FloatingBridge, type RestLengths } from './bridge.js';
+import { clawWhere, levelClaw } from './claw.js';
+import { levelRests, restsFrom, restsWhere, settle, tunedTo, type Known } from './equilibrium.js';
+import { onePass, type PassStep } from './one-pass.js';
+
+/** What happens to a bridge at the bench, in the order it does. Strings are zero-based. */
+export type BridgeHappening =
+  /** A string was heard where it stands. */
+  | { kind: 'read'; string: number; sounds: Hertz }
+  /** Its peg was turned, and it was heard then. */
+  | { kind: 'set'; string: number; sounds: Hertz }
+  /** Drawn in by so much; let out below zero. */
+  | { kind: 'claw'; travel: Metres }
+  /** Tipped so, as measured. */
+  | { kind: 'tilt'; angle: Radians }
+  | { kind: 'springs'; count: number };
+
+/** A string that was heard where nobody had turned its peg: what had been foretold beside what came. Cents from its note. */
+export interface Foretold {
+  string: number;
+  foretold: Cents;
+  heard: Cents;
+}
+
+/** A bridge as it stands, as far as is known. */
+export interface BridgeNow {
+  bridge: FloatingBridge;
+  claw: Metres;
+  angle: Radians;
+  rests: RestLengths;
+  /** Cents from its note, heard or reckoned; null for a string that is off, −∞ for one that hangs slack. */
+  off: readonly (Cents | null)[];
+  /** Heard since anything was moved. */
+  fresh: readonly boolean[];
+  /** Heard at all since the set came on: what is said of the others is a guess. */
+  heard: readonly boolean[];
+  /** Strings that were set since all of them were heard. */
+  passed: readonly number[];
+  /** Of the latest pass, as far as strings were heard again. */
+  foretold: readonly Foretold[];
+  /** Turned in since the set came on, m. */
+  clawMoved: Metres;
+}
+
+/** A string that is heard so far from where it was heard before, though nobody says that it was turned, was turned. */
+const TURNED = 1;
+
+/**
+ * Where a bridge stands after all that happened to it. `claw`: where it stood at the beginning; `before`: where each string stood then, for want of ears at its note.
+ */
+export function bridgeNow(bridge: FloatingBridge, claw: Metres, happenings: readonly BridgeHappening[], before?: RestLengths): BridgeNow {
+  const rests = before ?? levelRests(bridge);
+  const begun: BridgeNow = {
+    bridge,
+    claw,
+    ...seen(bridge, claw, rests),
+    fresh: bridge.strings.map(() => false),
+    heard: bridge.strings.map(() => false),
+    passed: [],
+    foretold: [],
+    clawMoved: metres(0),
+  };
+  return happenings.reduce(happen, begun);
+}
+
+function seen(bridge: FloatingBridge, claw: Metres, rests: RestLengths, from?: Radians): Pick<BridgeNow, 'angle' | 'rests' | 'off'> {
+  const { angle, frequencies } = settle(bridge, claw, rests, from);
+  return { angle, rests, off: frequencies.map((frequency, index) => offOf(bridge, index, frequency)) };
+}
+
+const offOf = ({ strings }: FloatingBridge, index: number, frequency: Hertz | null): Cents | null =>
+  frequency === null ? null : cents(1200 * Math.log2(frequency / (strings[index]?.pitch ?? Number.NaN)));
+
+function happen(now: BridgeNow, event: BridgeHappening): BridgeNow {
+  const { bridge, claw, angle, rests } = now;
+  const untouched = bridge.strings.map(() => false);
+  switch (event.kind) {
+    case 'read':
+    case 'set':
+      return event.kind === 'set' || wasTurned(now, event) ? set(now, event) : read(now, event);
+    case 'claw': {
+      const moved = metres(claw + event.travel);
+      const clawMoved = metres(now.clawMoved + event.travel);
+      return { ...now, claw: moved, clawMoved, ...seen(bridge, moved, rests, angle), fresh: untouched, passed: [] };
+    }
+    case 'springs': {
+      const other = { ...bridge, springs: { ...bridge.springs, count: event.count } };
+      return { ...now, bridge: other, ...seen(other, claw, rests, angle), fresh: untouched, passed: [] };
+    }
+    case 'tilt':
+      return tilted(now, event.angle);
+  }
+}
+
+/** They sound as they do, and it lies so: the claw is where it explains both. */
+function tilted(now: BridgeNow, angle: Radians): BridgeNow {
+  const { bridge, off } = now;
+  const sounds = bridge.strings.map(({ pitch }, index): Hertz | null => {
+    const cents = off[index] ?? null;
+    return cents === null ? null : hertz(pitch * 2 ** (cents / 1200));
+  });
+  const pulls = bridge.strings.map((string, index) => {
+    const frequency = sounds[index] ?? null;
+    return frequency === null ? 0 : pullFor(string, speaking(string, angle).length, frequency);
+  });
+  const claw = clawWhere(bridge, angle, pulls);
+  if (claw === null) return now;
+  const { rests } = restsFrom(bridge, claw, sounds, angle);
+  return { ...now, claw, ...seen(bridge, claw, rests, angle) };
+}
+
+function wasTurned({ fresh, off, bridge }: BridgeNow, { string, sounds }: { string: number; sounds: Hertz }): boolean {
+  const [before, now] = [off[string] ?? null, offOf(bridge, string, sounds)];
+  return fresh[string] === true && before !== null && now !== null && Math.abs(now - before) > TURNED;
+}
+
+/** Its peg was turned: the others are as long as they were, and sound elsewhere. */
+function set(now: BridgeNow, step: { string: number; sounds: Hertz }): BridgeNow {
+  const { bridge, claw, rests, angle } = now;
+  const others = rests.map((rest) => rest ?? null);
+  const tuned = tunedTo(bridge, claw, others, step, angle);
+  return {
+    ...now,
+    ...seen(bridge, claw, tuned.rests, tuned.angle),
+    fresh: bridge.strings.map((_, index) => index === step.string),
+    heard: now.heard.with(step.string, true),
+    passed: [...now.passed.filter((string) => string !== step.string), step.string],
+    foretold: now.passed.length === 0 ? [] : now.foretold,
+  };
+}
+
+/** It was only heard: with all others that were heard since anything moved, it says where the bridge is. */
+function read(now: BridgeNow, { string, sounds }: { string: number; sounds: Hertz }): BridgeNow {
+  const { bridge, claw, rests, angle, off } = now;
+  const known: Known[] = rests.map((rest, index) => {
+    const cents = off[index] ?? null;
+    if (index === string) return { sounds };
+    const pitch = bridge.strings[index]?.pitch ?? Number.NaN;
+    if (now.fresh[index] === true && cents !== null) return { sounds: (pitch * 2 ** (cents / 1200)) as Hertz };
+    return rest === null ? null : { rest };
+  });
+  const stands = restsWhere(bridge, claw, known, angle);
+  const fresh = now.fresh.with(string, true);
+  const [foretold, heard] = [off[string] ?? null, offOf(bridge, string, sounds)];
+  const all = fresh.every((is, index) => is || rests[index] === null);
+  const told =
+    foretold === null || heard === null || now.fresh[string] === true || now.heard[string] !== true ? [] : [{ string, foretold, heard }];
+  return {
+    ...now,
+    ...seen(bridge, claw, stands.rests, stands.angle),
+    fresh,
+    heard: now.heard.with(string, true),
+    passed: all ? [] : now.passed,
+    foretold: [...now.foretold.filter((each) => each.string !== string), ...told],
+  };
+}
+
+/** What is next at a bridge: the claw, then all strings heard, then one pass over them, and again until all are in tune where they are. */
+export type BridgeStep =
+  | { kind: 'claw'; turns: number; travel: Metres }
+  | { kind: 'read'; strings: readonly number[] }
+  | { kind: 'set'; step: PassStep; rest: readonly PassStep[] }
+  | { kind: 'block'; step: PassStep }
+  | { kind: 'done' };
+
+interface BridgeWays {
+  /** In which strings are set, zero-based. */
+  order: readonly number[];
+  /** Off its note by no more than that, a string is in tune. */
+  tolerance: Cents;
+  /** How far one turn of a claw screw moves the claw. */
+  lead?: Metres;
+}
+
+/** Less than so much of a turn is not worth taking the cover off. */
+const LEAST_TURN = 1 / 8;
+
+export function nextAtBridge(now: BridgeNow, { order, tolerance, lead }: BridgeWays): BridgeStep {
+  const { bridge, claw, rests, fresh, passed } = now;
+  const on = bridge.strings.flatMap((_, index) => (rests[index] === null ? [] : [index]));
+  const allHeard = on.every((index) => fresh[index]);
+  const inTune = on.every((index) => Math.abs(now.off[index] ?? Infinity) <= tolerance);
+  const travel = clawToLevel(now);
+  const turns = (travel ?? 0) / (lead ?? fromMillimetres(FLOATING.screwLead.value));
+  if (passed.length === 0 && travel !== null && Math.abs(turns) >= LEAST_TURN) return { kind: 'claw', turns, travel };
+  if (allHeard && inTune) return { kind: 'done' };
+  const left = order.filter((string) => on.includes(string) && !passed.includes(string));
+  const midPass = passed.length > 0 && left.length > 0;
+  if (!allHeard && !midPass) return { kind: 'read', strings: on.filter((index) => fresh[index] !== true) };
+  const [step, ...rest] = onePass(bridge, claw, rests, left);
+  if (step === undefined) return { kind: 'read', strings: on };
+  const unsafe = [step, ...rest].find(({ reserve }) => reserve !== null && 1 - reserve > FLOATING.safeShare.value);
+  return unsafe === undefined ? { kind: 'set', step, rest } : { kind: 'block', step: unsafe };
+}
+
+/** How far the claw has to go in so that the bridge is level once all are in tune; out below zero, null where these springs cannot hold it. */
+export function clawToLevel({ bridge, claw }: Pick<BridgeNow, 'bridge' | 'claw'>): Metres | null {
+  const level = levelClaw(bridge);
+  return level.ok ? metres(level.value - claw) : null;
+}
+
+/** Height of the back edge over where it is level, m, at a tilt: `edge` behind the knife edge. It rises as the bridge tips toward the neck. */
+export const edgeRise = (angle: Radians, edge: Metres): Metres => metres(edge * Math.sin(angle));
+/** The tilt at which the back edge stands so far over where it is level. */
+export const tiltOf = (rise: Metres, edge: Metres): Radians => radians(Math.asin(Math.max(-1, Math.min(1, rise / edge))));

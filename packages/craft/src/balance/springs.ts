@@ -1,0 +1,144 @@
+import { bandOf, type Band, type Weighted } from '../band/index.js';
+import { BRIDGE_READINGS, FLOATING } from '../constants/index.js';
+import { newtons, type Cents, type Hertz, type Metres, type Radians } from '../units/index.js';
+import { pullFor, speaking, type FloatingBridge } from './bridge.js';
+import { levelClawUnder } from './claw.js';
+import { restsFrom, settle, tunedTo } from './equilibrium.js';
+
+/** What strings that were tuned elsewhere, or the claw, did to the others: what an instrument says of its own springs. */
+export interface BridgeTrial {
+  /** How all sounded before, Hz; null for a string that was off. */
+  before: readonly (Hertz | null)[];
+  /** Strings brought to `sounds` one after another, or the claw drawn in by so much (negative: let out). */
+  change: readonly { string: number; sounds: Hertz }[] | { claw: Metres };
+  /** How others sounded after it; null where nobody listened. */
+  after: readonly (Hertz | null)[];
+  /** How far it tipped by it, as measured; left out where nobody did. */
+  tipped?: Radians;
+}
+
+/** One spring of a bridge, as far as it is known: four times in five within the bands. */
+export interface SpringsLearned {
+  /** N/m. */
+  rate: Band;
+  /** N. */
+  initial: Band;
+  /** Pairs that make up what is known, each with its weight; they add up to one. */
+  samples: readonly SpringSample[];
+  /** Trials it rests on. */
+  count: number;
+}
+
+export interface SpringSample {
+  rate: number;
+  initial: number;
+  weight: number;
+}
+
+/** Errors of a reading: of pitch in cents, of tilt in radians. */
+export interface ReadingErrors {
+  pitch: Cents;
+  tilt: Radians;
+}
+
+/** Knots over each prior, out to so many of its spreads. */
+const KNOTS = { rate: 61, initial: 15, spreads: 3.5 };
+/** A pair that is less likely than this part of the likeliest is left out when the net is drawn tighter. */
+const OUT = 1e-7;
+
+/**
+ * What trials say of rate and first pull of the springs, over lognormal priors about what springs usually are: the posterior on a net of rate and first pull, drawn
+ * once over the prior and once over what is left of it. Readings err normally and independently, each of a difference twice. `claw`: where it stands; null where the bridge was
+ * level before each trial, so that it follows from the springs themselves. Null where no springs as they are sold could hold these strings.
+ */
+export function calibrateSprings(
+  bridge: FloatingBridge,
+  claw: Metres | null,
+  trials: readonly BridgeTrial[],
+  { pitch, tilt }: ReadingErrors,
+): SpringsLearned | null {
+  const { springRate, springInitial } = FLOATING;
+  const prior = {
+    rate: { middle: Math.log(springRate.value * 1000), spread: BRIDGE_READINGS.rateSpread.value },
+    initial: { middle: Math.log(springInitial.value), spread: BRIDGE_READINGS.initialSpread.value },
+  };
+  const misfit = (rate: number, initial: number): number => {
+    const of = { ...bridge, springs: { ...bridge.springs, rate, initial: newtons(initial) } };
+    const toPrior = ((Math.log(rate) - prior.rate.middle) / prior.rate.spread) ** 2;
+    const toInitial = ((Math.log(initial) - prior.initial.middle) / prior.initial.spread) ** 2;
+    return toPrior + toInitial + trials.reduce((sum, trial) => sum + misfitOf(of, claw, trial, { pitch, tilt }), 0);
+  };
+  const knots = ({ middle, spread }: { middle: number; spread: number }, count: number) =>
+    across(middle - KNOTS.spreads * spread, middle + KNOTS.spreads * spread, count);
+  const initials = knots(prior.initial, KNOTS.initial);
+  const wide = weigh(knots(prior.rate, KNOTS.rate), initials, misfit);
+  if (wide === null) return null;
+  const kept = wide.filter(({ weight }) => weight > OUT).map(({ rate }) => Math.log(rate));
+  const step = (2 * KNOTS.spreads * prior.rate.spread) / (KNOTS.rate - 1);
+  const tight = across(Math.min(...kept) - step, Math.max(...kept) + step, KNOTS.rate);
+  const samples = trials.length === 0 ? wide : (weigh(tight, initials, misfit) ?? wide);
+  const of = (what: (sample: SpringSample) => number): Weighted[] =>
+    samples.map((sample) => ({ value: what(sample), weight: sample.weight }));
+  return {
+    rate: bandOf(of(({ rate }) => rate)),
+    initial: bandOf(of(({ initial }) => initial)),
+    samples,
+    count: trials.length,
+  };
+}
+
+const across = (from: number, to: number, count: number): number[] =>
+  Array.from({ length: count }, (_, index) => Math.exp(from + ((to - from) * index) / (count - 1)));
+
+function weigh(
+  rates: readonly number[],
+  initials: readonly number[],
+  misfit: (rate: number, initial: number) => number,
+): SpringSample[] | null {
+  const net = rates.flatMap((rate) => initials.map((initial) => ({ rate, initial, misfit: misfit(rate, initial) })));
+  const least = Math.min(...net.map((each) => each.misfit));
+  if (least === Infinity) return null;
+  const weights = net.map((each) => Math.exp((least - each.misfit) / 2));
+  const total = weights.reduce((sum, weight) => sum + weight, 0);
+  return net.map(({ rate, initial }, index) => ({ rate, initial, weight: (weights[index] ?? 0) / total }));
+}
+
+/** Squared errors of what these springs foretell, in units of the reading's; infinite where such springs could not hold the bridge. */
+function misfitOf(bridge: FloatingBridge, claw: Metres | null, trial: BridgeTrial, errors: ReadingErrors): number {
+  const told = foretell(bridge, claw, trial);
+  if (told === null) return Infinity;
+  // the string that was set last sounds as it was set
+  const settled = 'claw' in trial.change ? null : trial.change.at(-1)?.string;
+  const read = trial.after.reduce<number>((sum, heard, index) => {
+    const [before, foretold] = [trial.before[index] ?? null, told.frequencies[index] ?? null];
+    if (heard === null || before === null || settled === index) return sum;
+    if (foretold === null || foretold <= 0) return Infinity;
+    return sum + (1200 * Math.log2(heard / foretold)) ** 2 / (2 * errors.pitch ** 2);
+  }, 0);
+  return trial.tipped === undefined ? read : read + (trial.tipped - told.tipped) ** 2 / errors.tilt ** 2;
+}
+
+/** How the others sound after it, and how far it tips, with springs as `bridge` has them; null where they cannot hold it level. */
+export function foretell(
+  bridge: FloatingBridge,
+  claw: Metres | null,
+  { before, change }: Pick<BridgeTrial, 'before' | 'change'>,
+): { frequencies: readonly (Hertz | null)[]; tipped: Radians } | null {
+  const stood = claw ?? levelAsHeard(bridge, before);
+  if (stood === null) return null;
+  const was = restsFrom(bridge, stood, before);
+  const moved = 'claw' in change ? ((stood + change.claw) as Metres) : stood;
+  const is = 'claw' in change ? was : change.reduce((so, step) => tunedTo(bridge, stood, so.rests, step, so.angle), was);
+  const { frequencies, angle } = settle(bridge, moved, is.rests, is.angle);
+  return { frequencies, tipped: (angle - was.angle) as Radians };
+}
+
+/** Where the claw stands if the bridge is level while the strings sound so; null where these springs cannot hold it. */
+export function levelAsHeard(bridge: FloatingBridge, heard: readonly (Hertz | null)[]): Metres | null {
+  const pulls = bridge.strings.map((string, index) => {
+    const frequency = heard[index] ?? null;
+    return frequency === null ? 0 : pullFor(string, speaking(string, 0 as Radians).length, frequency);
+  });
+  const level = levelClawUnder(bridge, pulls);
+  return level.ok ? level.value : null;
+}
