@@ -98,7 +98,7 @@ async function projectAll(tx: EntityManager, jobs: Jobs, stored: readonly BenchE
     const news = stored.filter(({ jobId }) => jobId === job.id);
     if (news.length === 0) continue;
     const before = job.log.flatMap(({ event }) => readEvent(event, EVENT_KINDS) ?? []);
-    const sheet = foldWorksheet(job.stringCount, [...before, ...news]);
+    const sheet = foldWorksheet(job.stringCount, [...before, ...news], job.balances);
     await projectJob(
       tx,
       job,

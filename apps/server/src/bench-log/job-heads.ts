@@ -1,15 +1,21 @@
 import type { EntityManager } from 'typeorm';
 import type { Family } from '@gold-peg/craft/strings';
+import { ANCHORS, isVibrato } from '@gold-peg/craft/instrument';
 import type { JobRow } from '../store/index.js';
 
 /** What the log needs to know of a job to be held to it and folded: its instrument, and its projections as they stand. */
 export interface JobHead extends Pick<JobRow, 'id' | 'instrumentId' | 'state' | 'stage' | 'setName'> {
   family: Family;
   stringCount: number;
+  /** Its bridge moves with the pull of the strings. */
+  balances: boolean;
 }
 
+/** Anchors whose bridge moves, whatever else is said of it. */
+const VIBRATOS = ANCHORS.filter((anchor) => isVibrato({ anchor }));
 const HEAD = `j.id, j.instrument_id AS "instrumentId", j.state, j.stage, j.set_name AS "setName", i.geometry->>'family' AS family,
-  jsonb_array_length(i.geometry->'strings') AS "stringCount"`;
+  jsonb_array_length(i.geometry->'strings') AS "stringCount",
+  (i.geometry->'bridge'->>'anchor' = ANY('{${VIBRATOS.join(',')}}') OR (i.geometry->'bridge'->>'vibrato')::boolean IS TRUE) AS balances`;
 const JOBS = 'FROM job j JOIN instrument i ON i.id = j.instrument_id';
 
 /** Some jobs in the order of their ids, from the one after `after` on; from the first where that is null. */

@@ -31,7 +31,7 @@ export async function projectJob(tx: EntityManager, job: JobHead, sheet: Workshe
 /** The worksheet of a job, from its whole log. */
 export async function sheetOf(tx: EntityManager, job: JobHead): Promise<Worksheet> {
   const log = (await readEvents(tx, job.id, 0)).map(({ event }) => event);
-  return foldWorksheet(job.stringCount, log);
+  return foldWorksheet(job.stringCount, log, job.balances);
 }
 
 function stateOf(sheet: Worksheet): JobRow['state'] {

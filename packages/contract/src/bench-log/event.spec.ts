@@ -51,6 +51,15 @@ describe('events of the bench log', () => {
       { ...head, kind: 'gauge-read', string: 3, payload: { readMm: 0.43, plannedMm: 0.432, by: 'caliper' } },
       { ...head, kind: 'heard', string: 3, payload: { cents: -46.1, sure: 0.97, by: 'microphone' } },
       { ...head, kind: 'pitch-read', string: 3, payload: { cents: -21.5, after: 'stretch', retuned: true, by: 'typed' } },
+      { ...head, kind: 'heard-on-bridge', string: 5, payload: { cents: -21.4, sure: 0.99, by: 'simulated' } },
+      { ...head, kind: 'set-on-bridge', string: 5, payload: { cents: 39.8, aimCents: 40.1, sure: null, by: 'typed' } },
+      { ...head, kind: 'claw-turned', payload: { bassTurns: 1.25, trebleTurns: 1 } },
+      { ...head, kind: 'springs-hooked', payload: { count: 4 } },
+      {
+        ...head,
+        kind: 'springs-learned',
+        payload: { count: 3, rateNPerMm: { low: 1.2, likely: 1.3, high: 1.4 }, initialN: { low: 3, likely: 8, high: 20 }, trials: 1 },
+      },
       { ...head, kind: 'seated-again', string: 3, payload: {} },
       { ...head, kind: 'paused', payload: {} },
       { ...head, kind: 'resumed', payload: {} },
@@ -105,6 +114,17 @@ describe('events of the bench log', () => {
       'payload.tool must be one of the tools',
     ],
     ['a reference of 44 Hz', { kind: 'reference-read', payload: { a4Hz: 44 } }, 'payload.a4Hz must lie between 392 and 466 Hz'],
+    ['nine springs', { kind: 'springs-hooked', payload: { count: 9 } }, 'payload.count must be 8 or less'],
+    [
+      'a claw that nobody turned',
+      { kind: 'claw-turned', payload: { bassTurns: 0, trebleTurns: 0 } },
+      'payload.bassTurns must not be zero with the other one',
+    ],
+    [
+      'a string set two octaves up',
+      { kind: 'set-on-bridge', string: 1, payload: { cents: 2400, sure: 1, by: 'microphone' } },
+      'payload.cents must lie between',
+    ],
     ['a key of a metre', { kind: 'tool-laid', payload: { tool: 'block', there: true, sizeMm: 1000 } }, 'payload.sizeMm must lie between'],
   ])('refuse %s', (_what, change, says) => {
     expect(faultsOf({ ...head, ...change }).join('; ')).toContain(says);

@@ -20,7 +20,21 @@ import {
 } from '../quantity/index.js';
 import { tableId } from '../strings/index.js';
 import { EVENT_VERSION, readEvent } from './read-event.js';
-import { found, gaugeRead, heardAt, measured, padsNoted, pitchRead, referenceRead, stringNumber, toolLaid } from './payloads.js';
+import {
+  clawTurned,
+  found,
+  gaugeRead,
+  heardAt,
+  measured,
+  onBridge,
+  padsNoted,
+  pitchRead,
+  referenceRead,
+  springsHooked,
+  springsLearned,
+  stringNumber,
+  toolLaid,
+} from './payloads.js';
 
 const head = {
   id: uuidV7,
@@ -103,6 +117,10 @@ const kinds = [
   z.strictObject({ ...head, kind: z.literal('reference-read'), payload: referenceRead }),
   z.strictObject({ ...head, string, kind: z.literal('gauge-read'), payload: gaugeRead }),
   z.strictObject({ ...head, string, kind: z.literal('heard'), payload: heardAt }),
+  z.strictObject({ ...head, string, kind: z.enum(['heard-on-bridge', 'set-on-bridge']), payload: onBridge }),
+  z.strictObject({ ...head, kind: z.literal('claw-turned'), payload: clawTurned }),
+  z.strictObject({ ...head, kind: z.literal('springs-hooked'), payload: springsHooked }),
+  z.strictObject({ ...head, kind: z.literal('springs-learned'), payload: springsLearned }),
   z.strictObject({ ...head, string, kind: z.literal('pitch-read'), payload: pitchRead }),
   z.strictObject({ ...head, string, kind: z.literal('seated-again'), payload: z.strictObject({}) }),
   z.strictObject({ ...head, kind: z.enum(['paused', 'resumed']), payload: z.strictObject({}) }),

@@ -12,4 +12,17 @@ export {
   type StoredEvent,
 } from './event.js';
 export { readEvent } from './read-event.js';
-export { found, gaugeRead, heardAt, measured, padsNoted, pitchRead, referenceRead, toolLaid } from './payloads.js';
+export {
+  clawTurned,
+  found,
+  gaugeRead,
+  heardAt,
+  measured,
+  onBridge,
+  padsNoted,
+  pitchRead,
+  referenceRead,
+  springsHooked,
+  springsLearned,
+  toolLaid,
+} from './payloads.js';

@@ -84,6 +84,44 @@ export const heardAt = z.strictObject({
   by: z.enum(['microphone', 'simulated', 'recording', 'typed']),
 });
 
+export const onBridge = z.strictObject({
+  cents: quantity({ from: -1200, to: 1200, unit: '¢', because: 'more than an octave off it hangs loose or breaks' }),
+  aimCents: quantity({
+    from: -1200,
+    to: 1200,
+    unit: '¢',
+    because: 'it is where the string is set for the others to bring it home',
+  }).optional(),
+  sure: heardAt.shape.sure,
+  by: heardAt.shape.by,
+});
+
+const turnsIn = quantity({ from: -12, to: 12, unit: 'turns', because: 'a claw screw has no more thread than that' });
+export const clawTurned = z
+  .strictObject({ bassTurns: turnsIn, trebleTurns: turnsIn })
+  .refine(({ bassTurns, trebleTurns }) => bassTurns !== 0 || trebleTurns !== 0, {
+    path: ['bassTurns'],
+    error: 'must not be zero with the other one: nothing was turned',
+  });
+
+export const springsHooked = z.strictObject({
+  count: z
+    .int({ error: 'must be a whole number of springs' })
+    .min(1, { error: 'must be 1 or more: strings alone hold no such bridge' })
+    .max(8, { error: 'must be 8 or less: no claw has more hooks' }),
+});
+
+const springBand = (from: number, to: number, unit: string) => {
+  const value = quantity({ from, to, unit, because: 'it is of one spring' });
+  return z.strictObject({ low: value, likely: value, high: value });
+};
+export const springsLearned = z.strictObject({
+  count: springsHooked.shape.count,
+  rateNPerMm: springBand(0.05, 20, 'N/mm'),
+  initialN: springBand(0, 200, 'N'),
+  trials: z.int().min(1).max(100_000),
+});
+
 export const pitchRead = z.strictObject({
   cents: quantity({ from: -1200, to: 1200, unit: '¢', because: 'more than an octave off it is another note' }),
   after: z.enum(['stretch', 'rest'], { error: 'must be stretch or rest' }),

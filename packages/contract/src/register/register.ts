@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { longText, newId, scaleMm, uuid, version, words } from '../quantity/index.js';
 import { SCRAP_REASONS } from '@gold-peg/craft/worksheet';
 import { TOOL_KINDS } from '@gold-peg/craft/tools';
-import { found, loggedString, loggedTuning, measured, padsNoted } from '../bench-log/index.js';
+import { found, loggedString, loggedTuning, measured, padsNoted, springsLearned } from '../bench-log/index.js';
 import { methodChoices } from '../methods/index.js';
 import { geometrySchema } from './geometry.js';
 
@@ -28,6 +28,7 @@ export const setupSchema = z.object({
   measurements: z.array(measured.safeExtend({ asItCame: z.boolean().optional() })),
   findings: z.array(found).optional(),
   pads: z.array(padsNoted).optional(),
+  springs: springsLearned.optional(),
   sizes: z.array(z.object({ tool: z.enum(TOOL_KINDS), sizeMm: z.number() })).optional(),
   strings: z.array(
     loggedString.extend({

@@ -147,6 +147,14 @@ export const tunedTo = (
     from,
   );
 
+/** Where a bridge comes to rest under strings that pull as `pullOf` says at each angle, when it is let go at `from`. */
+export const restingAngle = (
+  bridge: FloatingBridge,
+  claw: Metres,
+  pullOf: (index: number, length: Metres) => number,
+  from: Radians,
+): Radians => downhill((angle) => torque(bridge, claw, radians(angle), pullOf), from, bridge.stops).angle;
+
 /** The first angle on the way down where `slope` changes sign, or the stop. */
 function downhill(slope: (angle: number) => number, from: Radians, stops: FloatingBridge['stops']): Pick<Balance, 'angle' | 'contact'> {
   const start = slope(from);

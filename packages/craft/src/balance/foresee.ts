@@ -5,7 +5,7 @@ import type { FloatingBridge } from './bridge.js';
 import { levelClaw } from './claw.js';
 import { restsFrom, settle, tunedTo } from './equilibrium.js';
 import { onePass } from './one-pass.js';
-import type { SpringSample } from './springs.js';
+import { FOUR_IN_FIVE, type SpringSample } from './springs.js';
 
 /** What is not measured of a bridge, and what would say more of it. */
 export type Unknown = 'trial' | 'springs' | 'saddle-height' | 'spring-depth' | 'stiffness' | 'screw-lead';
@@ -132,7 +132,7 @@ const leverage = (here: FloatingBridge, there: FloatingBridge): number =>
   (here.springs.rate * here.springs.arm) / (there.springs.rate * there.springs.arm);
 
 /** The spread of a logarithm whose range holds four in five. */
-const spreadOf = ({ low, high }: { low: number; high: number }): number => Math.log(high / low) / (2 * 1.2816);
+const spreadOf = ({ low, high }: { low: number; high: number }): number => Math.log(high / low) / (2 * FOUR_IN_FIVE);
 
 function pick(samples: readonly SpringSample[], at: number): SpringSample {
   let passed = 0;

@@ -14,7 +14,17 @@ export { blockLoad, type BlockLoad } from './block-load.js';
 export type { BridgeString, FloatingBridge, RestLengths, Springs } from './bridge.js';
 export { clawWhere, levelClaw, levelClawUnder, type ClawProblem } from './claw.js';
 export { coupling } from './coupling.js';
-export { levelRests, restsFrom, settle, tunedTo, type Balance } from './equilibrium.js';
+export { levelRests, restingAngle, restsFrom, settle, tunedTo, type Balance } from './equilibrium.js';
 export { foresee, type Foreseen, type Unknown } from './foresee.js';
 export { onePass, type PassStep } from './one-pass.js';
-export { calibrateSprings, foretell, type BridgeTrial, type ReadingErrors, type SpringSample, type SpringsLearned } from './springs.js';
+export {
+  USUAL_SPRINGS,
+  calibrateSprings,
+  foretell,
+  type BridgeTrial,
+  type ReadingErrors,
+  type SpringSample,
+  type SpringsLearned,
+} from './springs.js';
+export { backEdge, bridgeUnder, screwLead, type SpringFacts } from './from-instrument.js';
+export { happeningsOf, trialsIn } from './from-log.js';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { BRIDGE_READINGS, FLOATING } from '../constants/index.js';
+import { FLOATING } from '../constants/index.js';
 import { chanceFrom } from '../simulated/index.js';
 import { floatingBridge, levelOf, lightSet, offBy, withRate, learned } from '../testing/floating.js';
 import { cents, fromDegrees, fromMillimetres, metres, type Hertz } from '../units/index.js';
@@ -27,12 +27,21 @@ function normal(chance: () => number): number {
 }
 
 describe('what springs are taken to be', () => {
+  it('goes on from what was known before', () => {
+    const trial = trialOn(1700, 8, () => 0);
+    if (trial === null) throw new Error('such springs hold the bridge');
+    const first = learned([trial], ERRORS);
+    const second = calibrateSprings(floatingBridge, null, [trial], ERRORS, first);
+    const both = learned([trial, trial], ERRORS);
+    expect((second?.rate.likely ?? 0) / both.rate.likely).toBeCloseTo(1, 1);
+    expect((second?.rate.high ?? 9e9) - (second?.rate.low ?? 0)).toBeLessThan(first.rate.high - first.rate.low);
+  });
+
   it('before any trial is what springs usually are: nine in ten below 2.5 N/mm, one in ten below 0.7 or so', () => {
     const { rate, initial, count } = learned([], ERRORS);
     expect(count).toBe(0);
-    const spread = BRIDGE_READINGS.rateSpread.value;
     expect(rate.likely / (1000 * FLOATING.springRate.value)).toBeCloseTo(1, 1);
-    expect(Math.log(rate.high / rate.low) / (2 * 1.2816 * spread)).toBeCloseTo(1, 1);
+    expect(rate.high / rate.low).toBeCloseTo(2.5 / 0.7, 0);
     expect(initial.low).toBeLessThan(4);
     expect(initial.high).toBeGreaterThan(16);
   });
@@ -95,8 +104,8 @@ it('says four in five and means it: bands of hidden springs hold what they are, 
   const chance = chanceFrom(20_261_127);
   const error = () => ERRORS.pitch * normal(chance);
   const tried = Array.from({ length: 60 }, () => {
-    const rate = 1000 * FLOATING.springRate.value * Math.exp(BRIDGE_READINGS.rateSpread.value * normal(chance));
-    const initial = FLOATING.springInitial.value * Math.exp(BRIDGE_READINGS.initialSpread.value * normal(chance));
+    const rate = 1000 * FLOATING.springRate.value * Math.exp(0.497 * normal(chance));
+    const initial = FLOATING.springInitial.value * Math.exp(0.715 * normal(chance));
     const trial = trialOn(rate, initial, error);
     return trial === null ? null : { rate, initial, found: learned([trial], ERRORS) };
   }).flatMap((each) => each ?? []);

@@ -1,5 +1,5 @@
 import { bandOf, type Band, type Weighted } from '../band/index.js';
-import { BRIDGE_READINGS, FLOATING } from '../constants/index.js';
+import { FLOATING } from '../constants/index.js';
 import { newtons, type Cents, type Hertz, type Metres, type Radians } from '../units/index.js';
 import { pullFor, speaking, type FloatingBridge } from './bridge.js';
 import { levelClawUnder } from './claw.js';
@@ -41,6 +41,19 @@ export interface ReadingErrors {
   tilt: Radians;
 }
 
+/** What springs are as they are sold: N/m and N. */
+export const USUAL_SPRINGS: Pick<SpringsLearned, 'rate' | 'initial'> = {
+  rate: {
+    low: 1000 * FLOATING.springRate.low,
+    likely: 1000 * FLOATING.springRate.value,
+    high: 1000 * FLOATING.springRate.high,
+  },
+  initial: { low: FLOATING.springInitial.low, likely: FLOATING.springInitial.value, high: FLOATING.springInitial.high },
+};
+
+/** Spreads from the middle of a normal to where a tenth lies beyond. */
+export const FOUR_IN_FIVE = 1.2816;
+
 /** Knots over each prior, out to so many of its spreads. */
 const KNOTS = { rate: 61, initial: 15, spreads: 3.5 };
 /** A pair that is less likely than this part of the likeliest is left out when the net is drawn tighter. */
@@ -48,7 +61,7 @@ const OUT = 1e-7;
 
 /**
  * What trials say of rate and first pull of the springs, over lognormal priors about what springs usually are: the posterior on a net of rate and first pull, drawn
- * once over the prior and once over what is left of it. Readings err normally and independently, each of a difference twice. `claw`: where it stands; null where the bridge was
+ * once over the prior and once over what is left of it. `before`: what was known of them already, in place of that prior. Readings err normally and independently, each of a difference twice. `claw`: where it stands; null where the bridge was
  * level before each trial, so that it follows from the springs themselves. Null where no springs as they are sold could hold these strings.
  */
 export function calibrateSprings(
@@ -56,12 +69,9 @@ export function calibrateSprings(
   claw: Metres | null,
   trials: readonly BridgeTrial[],
   { pitch, tilt }: ReadingErrors,
+  before: Pick<SpringsLearned, 'rate' | 'initial'> = USUAL_SPRINGS,
 ): SpringsLearned | null {
-  const { springRate, springInitial } = FLOATING;
-  const prior = {
-    rate: { middle: Math.log(springRate.value * 1000), spread: BRIDGE_READINGS.rateSpread.value },
-    initial: { middle: Math.log(springInitial.value), spread: BRIDGE_READINGS.initialSpread.value },
-  };
+  const prior = { rate: lognormal(before.rate), initial: lognormal(before.initial) };
   const misfit = (rate: number, initial: number): number => {
     const of = { ...bridge, springs: { ...bridge.springs, rate, initial: newtons(initial) } };
     const toPrior = ((Math.log(rate) - prior.rate.middle) / prior.rate.spread) ** 2;
@@ -86,6 +96,9 @@ export function calibrateSprings(
     count: trials.length,
   };
 }
+
+/** The lognormal of which four in five lie between low and high; as wide to either side of its likely value. */
+const lognormal = ({ low, likely, high }: Band) => ({ middle: Math.log(likely), spread: Math.log(high / low) / (2 * FOUR_IN_FIVE) });
 
 const across = (from: number, to: number, count: number): number[] =>
   Array.from({ length: count }, (_, index) => Math.exp(from + ((to - from) * index) / (count - 1)));

@@ -91,6 +91,17 @@ export function bringUpWork(
   };
 }
 
+/** A bridge that moves: every string that is tuned moves it, and with it the others. */
+export const balanceWork = ({ bridge }: Pick<Instrument, 'bridge'>): Work => ({
+  does: `${floats(bridge) ? 'The claw first, so that it floats level;' : 'The claw first, so that it rests firmly and no more;'} then hear all strings as they stand, set each to its mark in one pass, and hear all again.`,
+  why: 'Each string that is tuned lets the others down: tuned one after another to their notes they need many rounds, to their marks one or two.',
+  check: `All are in tune where they are, and the bridge ${floats(bridge) ? 'floats level' : 'rests on the body'}.${playingPosition(bridge)}`,
+  record: 'Turns of the claw screws; how level the bridge stands, mm.',
+  done: 'balanced',
+  tools: ['tuner', 'screwdriver', 'eyes'],
+  cautions: ['springs', 'claw-screws', 'eyes'],
+});
+
 const playingPosition = (bridge: Bridge): string =>
   bridge.anchor === 'headless'
     ? ' Eraser out; then look at bridge and pitch in playing position.'

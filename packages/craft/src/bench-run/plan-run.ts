@@ -1,12 +1,13 @@
 import { expectedEffort, learnedPace, stageMinutes, type TimedStage } from '../day/index.js';
-import type { AnchorKind, Instrument, PostStyle } from '../instrument/index.js';
+import { isVibrato, type AnchorKind, type Instrument, type PostStyle } from '../instrument/index.js';
+import { MINUTES } from '../constants/index.js';
 import { cutTimingFor, isSoft, type LayeredChoices, type Stripping } from '../methods/index.js';
 import { done, refused, type Outcome } from '../outcome/index.js';
 import type { StringProperties } from '../strings/index.js';
 import type { StringStage } from '../worksheet/index.js';
 import type { Work } from './anchor-work.js';
 import { anchorWork, prepareBridge } from './work-at-anchor.js';
-import { bringUpWork, COMMON_WORK, lookOverWork, settleWork, trimWork, windWork } from './common-work.js';
+import { balanceWork, bringUpWork, COMMON_WORK, lookOverWork, settleWork, trimWork, windWork } from './common-work.js';
 import { canStand, possibleStrippings, schoolsInForce, stretchingInForce, type RunSchools } from './schools.js';
 import { stringOrder } from './string-order.js';
 import { TOOL_KINDS, type ToolKind } from '../tools/index.js';
@@ -70,7 +71,7 @@ export function planRun(facts: Facts): Outcome<BenchRun, RunProblem> {
   const schools = asked === undefined ? inForce : { ...inForce, order: schoolsInForce(instrument, choices, blocked).order };
   const order = stringOrder(schools.order.value, instrument.strings.length).filter((string) => facts.only?.includes(string) ?? true);
   const groups = groupsOf(schools.stripping.value, order);
-  const inOrder = sequence(schools, order, groups);
+  const inOrder = sequence(schools, order, { groups, balances: isVibrato(instrument.bridge) });
   const steps = [...setUp(instrument), ...inOrder.map((step) => stepOf(facts, { order, schools }, step))];
   const tools = TOOL_KINDS.filter((tool) => steps.some((step) => step.tools.includes(tool)));
   return done({ schools, order, groups, steps: withMinutes(steps, facts, order.length), tools });
@@ -107,9 +108,13 @@ interface Place {
 
 /**
  * Stages and strings in the order of the work. Strings that come off together are wound and bear pull again before the next comes off: that is what keeps neck
- * and bridge loaded. They are laid out first, and tuned once more, settled and trimmed together.
+ * and bridge loaded. They are laid out first, and tuned once more, balanced where their bridge moves, settled and trimmed together.
  */
-function sequence({ anchoring }: RunSchools, order: readonly number[], groups: readonly (readonly number[])[]): Place[] {
+function sequence(
+  { anchoring }: RunSchools,
+  order: readonly number[],
+  { groups, balances }: { groups: readonly (readonly number[])[]; balances: boolean },
+): Place[] {
   const all = (stage: StringStage, of: readonly number[], firstPass = false) => of.map((string) => ({ stage, string, firstPass }));
   const middle = groups.flatMap((group) => [
     ...all('strip', group),
@@ -119,7 +124,8 @@ function sequence({ anchoring }: RunSchools, order: readonly number[], groups: r
       : group.flatMap((string) => [...all('anchor', [string]), ...all('wind', [string])])),
     ...all('bring-up', group, true),
   ]);
-  return [...all('ready', order), ...middle, ...all('bring-up', order), ...all('settle', order), ...all('trim', order)];
+  const balance = balances ? all('balance', order) : [];
+  return [...all('ready', order), ...middle, ...all('bring-up', order), ...balance, ...all('settle', order), ...all('trim', order)];
 }
 
 /** Strings that are off at the same time. Pairs are those that share a clamp: 1 and 2, 3 and 4 … */
@@ -161,6 +167,8 @@ function stepOf(facts: Facts, { order, schools }: Pick<BenchRun, 'order' | 'scho
           soft,
           alone: order.length === 1,
         });
+      case 'balance':
+        return balanceWork(instrument);
       case 'settle':
         return settleWork(instrument, { stretching: stretchingInForce(instrument, choices, soft).value, soft, last });
       case 'trim':
@@ -184,7 +192,8 @@ function withMinutes(steps: readonly Unclocked[], { instrument: { family }, stri
   const lastSettled = steps.findLast(({ stage }) => stage === 'settle');
   const minutes = (stage: StringStage) => {
     const factor = learned === undefined ? 1 : learnedPace(learned.times, learned.personId, family, stage).factor;
-    return (factor * stageMinutes(family, count, stage)) / steps.filter((step) => step.stage === stage).length;
+    const attended = stage === 'balance' ? MINUTES.balance.value : factor * stageMinutes(family, count, stage);
+    return attended / steps.filter((step) => step.stage === stage).length;
   };
   return steps.map((step) => ({
     ...step,

@@ -22,8 +22,5 @@ export const FLOATING = {
 export const BRIDGE_READINGS = {
   pitch: constant(0.5, [0.2, 1], '¢', 'a tuner and a string that rings out'),
   tilt: constant(0.3, [0.2, 0.5], '°', 'a depth gauge at the back edge, 0.2 mm'),
-  /** Spread of the logarithm of what is not measured: rates and first pulls of springs as they are sold. */
-  rateSpread: constant(0.5, [0.4, 0.6], '', 'four springs in five lie between 0.7 and 2.5 N/mm'),
-  initialSpread: constant(0.7, [0.5, 0.9], '', 'four springs in five open between 3 and 20 N'),
-  stiffnessSpread: constant(0.05, [0.03, 0.08], '', 'cores of wound strings are not published'),
+  stiffnessSpread: constant(0.05, [0.03, 0.08], '', 'spread of its logarithm: cores of wound strings are not published'),
 } as const;

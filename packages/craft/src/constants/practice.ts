@@ -13,6 +13,7 @@ export const MINUTES = {
   ukulele: minutes(5, 3, 8),
   mandolin: minutes(4, 2.5, 7),
   banjo: minutes(4, 2.5, 7),
+  balance: constant(15, [10, 90], 'min', 'a bridge that moves, once for the instrument; by hand alone up to an hour and a half'),
   longestStep: constant(30, [20, 60], 'min', 'a longer silence is a break that nobody took down: no single step takes as long'),
 } as const;
 

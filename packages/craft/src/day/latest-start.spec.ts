@@ -15,6 +15,7 @@ describe('the latest start', () => {
 
   it('takes ten minutes and so many for each string: 40 for six strings of a flat-top', () => {
     expect(expectedEffort('acoustic', steel).attendedMinutes).toBe(40);
+    expect(expectedEffort('acoustic', steel, true).attendedMinutes).toBe(55); // a bridge that moves is balanced in a quarter of an hour
   });
 
   it('leaves 26 h − 24 h − 30 min for a ukulele promised in 26 h, and is too late for tomorrow night’s nylon', () => {

@@ -6,10 +6,10 @@ export interface Effort {
   settlingHours: number;
 }
 
-export function expectedEffort(family: Family, constructions: readonly StringProperties['construction'][]): Effort {
+export function expectedEffort(family: Family, constructions: readonly StringProperties['construction'][], balances = false): Effort {
   const soft = family === 'classical' || constructions.some((construction) => construction !== 'plain' && construction !== 'wound');
   return {
-    attendedMinutes: MINUTES.setUp.value + MINUTES[family].value * constructions.length,
+    attendedMinutes: MINUTES.setUp.value + MINUTES[family].value * constructions.length + (balances ? MINUTES.balance.value : 0),
     settlingHours: (soft ? SETTLING_TIME.polymer : SETTLING_TIME.steel).value,
   };
 }

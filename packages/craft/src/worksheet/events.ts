@@ -56,6 +56,25 @@ export interface HeardAt {
   by: 'microphone' | 'simulated' | 'recording' | 'typed';
 }
 
+/** Where a string stood on a bridge that moves, cents from its note: it was only heard, or its peg was turned and it was left there. */
+export interface OnBridge {
+  cents: number;
+  /** Where it was to be left, so that all are in tune once the others are; left out where it was only heard. */
+  aimCents?: number | undefined;
+  /** How sure the ear was, 0 to 1; null where somebody typed it. */
+  sure: number | null;
+  by: HeardAt['by'];
+}
+
+/** What an instrument said of its own springs: four times in five within the bands. */
+export interface SpringsLearnedPayload {
+  count: number;
+  rateNPerMm: { low: number; likely: number; high: number };
+  initialN: { low: number; likely: number; high: number };
+  /** Trials it rests on, those of jobs before among them. */
+  trials: number;
+}
+
 /** How far a string was off its pitch, and after what. */
 export interface PitchRead {
   /** Below zero where it was flat. */
@@ -123,6 +142,12 @@ export type BenchEvent =
   | (Head & { kind: 'reference-read'; payload: { a4Hz: number } })
   | (StringHead & { kind: 'gauge-read'; payload: GaugeRead })
   | (StringHead & { kind: 'heard'; payload: HeardAt })
+  | (StringHead & { kind: 'heard-on-bridge'; payload: OnBridge })
+  | (StringHead & { kind: 'set-on-bridge'; payload: OnBridge })
+  /** Turns of each screw of the claw, in above zero. */
+  | (Head & { kind: 'claw-turned'; payload: { bassTurns: number; trebleTurns: number } })
+  | (Head & { kind: 'springs-hooked'; payload: { count: number } })
+  | (Head & { kind: 'springs-learned'; payload: SpringsLearnedPayload })
   | (StringHead & { kind: 'pitch-read'; payload: PitchRead })
   /** It slipped: it was slackened, seen to where it is held, and brought up again. */
   | (StringHead & { kind: 'seated-again'; payload: Record<string, never> })

@@ -7,7 +7,7 @@ import {
   passed,
   setupOf,
   stockUse,
-  STAGES,
+  stagesOf,
   STRING_EVENTS,
   STRING_STAGES,
   type BenchEvent,
@@ -108,7 +108,7 @@ const anyLog = fc
 describe('the fold', () => {
   it('begins with nothing done', () => {
     const sheet = foldWorksheet(COUNT, []);
-    expect(STAGES.flatMap((stage) => passed(sheet, stage))).not.toContain(true);
+    expect(stagesOf(sheet).flatMap((stage) => passed(sheet, stage))).not.toContain(true);
     expect(currentStage(sheet)).toBe('choose');
     expect(setupOf(sheet)).toBeNull();
   });
@@ -392,5 +392,43 @@ describe('what a job takes from the shelf', () => {
 
   it('takes nothing that the table does not know', () => {
     expect(uses(chosen(0), scrapped(1, 1))).toEqual([]);
+  });
+});
+
+describe('a bridge that moves', () => {
+  const upToBringUp = STRING_STAGES.slice(0, STRING_STAGES.indexOf('balance'));
+  const log = upToBringUp.flatMap((stage, at) => Array.from({ length: COUNT }, (_, index) => tick(1 + 10 * at + index, stage, index + 1)));
+  const chosenFirst = [chosen(0), ...log];
+  const bridge = (at: number, kind: string, payload: object, string?: number) =>
+    ({ ...head(at), kind, payload, ...(string !== undefined && { string }) }) as BenchEvent;
+
+  it('is balanced between Bring up and Settle; a fixed one has no such stage', () => {
+    expect(currentStage(foldWorksheet(COUNT, chosenFirst, true))).toBe('balance');
+    expect(currentStage(foldWorksheet(COUNT, chosenFirst))).toBe('settle');
+    expect(stagesOf(foldWorksheet(COUNT, []))).not.toContain('balance');
+  });
+
+  it('keeps what happened to it in its order, and forgets how strings stood once one is lost', () => {
+    const happened = [
+      bridge(101, 'claw-turned', { bassTurns: 1, trebleTurns: 1 }),
+      bridge(102, 'heard-on-bridge', { cents: -4, sure: 1, by: 'typed' }, 2),
+      bridge(103, 'set-on-bridge', { cents: 12, aimCents: 12.5, sure: 1, by: 'typed' }, 3),
+      bridge(104, 'measured', { what: 'bridge-level', valueMm: 3.2 }),
+      bridge(105, 'measured', { what: 'relief', valueMm: 0.2 }),
+    ];
+    const sheet = foldWorksheet(COUNT, [...happened].reverse(), true);
+    expect(sheet.onBridge.map(({ kind }) => kind)).toEqual(['claw-turned', 'heard-on-bridge', 'set-on-bridge', 'measured']);
+    const lost = foldWorksheet(COUNT, [...happened, bridge(106, 'scrapped', { why: 'broke' }, 3)], true);
+    expect(lost.onBridge.map(({ kind }) => kind)).toEqual(['claw-turned', 'measured']);
+  });
+
+  it('leaves in the passport what its springs were found to be, until others are hooked in', () => {
+    const springs = { count: 3, rateNPerMm: { low: 1, likely: 1.2, high: 1.4 }, initialN: { low: 3, likely: 8, high: 20 }, trials: 2 };
+    const over = bridge(300, 'handed-over', { remark: '' });
+    const first = setupOf(foldWorksheet(COUNT, [...chosenFirst, bridge(200, 'springs-learned', springs), over], true));
+    expect(first?.springs).toEqual(springs);
+    expect(setupOf(foldWorksheet(COUNT, [...chosenFirst, over], true), first)?.springs).toEqual(springs);
+    const hooked = foldWorksheet(COUNT, [...chosenFirst, bridge(200, 'springs-hooked', { count: 4 }), over], true);
+    expect(setupOf(hooked, first)?.springs).toEqual({ ...springs, count: 4 });
   });
 });

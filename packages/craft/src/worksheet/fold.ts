@@ -2,7 +2,7 @@ import { placeOf } from '../findings/index.js';
 import { unreachable } from '../outcome/index.js';
 import type { ToolKind } from '../tools/index.js';
 import type { BenchEvent, EventOf } from './events.js';
-import { stageOf, STRING_STAGES, type Stage, type StringEventKind, type StringStage } from './stages.js';
+import { stageOf, STAGES, STRING_STAGES, type Stage, type StringEventKind, type StringStage } from './stages.js';
 
 /** The state of a job: what its plan and its log add up to. */
 export interface Worksheet {
@@ -35,6 +35,12 @@ export interface Worksheet {
   /** What was read on the new strings. */
   gauges: readonly (EventOf<'gauge-read'> | null)[];
   /** How far each string was off whenever it was read, in the order of time, since it was seated. */
+  /** Its bridge moves with the pull of the strings: it is balanced before they are settled. */
+  balances: boolean;
+  /** What happened to a bridge that moves, oldest first. */
+  onBridge: readonly OnBridgeEvent[];
+  /** What its springs were found to be in this job. */
+  springs: EventOf<'springs-learned'> | null;
   /** Readings on the way up, of the string that is on. */
   heard: readonly (readonly EventOf<'heard'>[])[];
   pitches: readonly (readonly EventOf<'pitch-read'>[])[];
@@ -45,7 +51,9 @@ export interface Worksheet {
   standing: readonly BenchEvent[];
 }
 
-export function emptyWorksheet(stringCount: number): Worksheet {
+export type OnBridgeEvent = EventOf<'heard-on-bridge' | 'set-on-bridge' | 'claw-turned' | 'springs-hooked' | 'measured'>;
+
+export function emptyWorksheet(stringCount: number, balances = false): Worksheet {
   const none = Array.from({ length: stringCount }, () => null);
   return {
     stringCount,
@@ -64,6 +72,9 @@ export function emptyWorksheet(stringCount: number): Worksheet {
     tools: {},
     reference: null,
     gauges: none,
+    balances,
+    onBridge: [],
+    springs: null,
     heard: none.map(() => []),
     pitches: none.map(() => []),
     paused: false,
@@ -74,16 +85,16 @@ export function emptyWorksheet(stringCount: number): Worksheet {
 
 /**
  * The fold: one state for any order of arrival. Events are taken once each, by id, in the order of their ids (UUID v7: by time); an event that a
- * later one undoes is left out as if it had never been, so undo is exact. Events for strings the instrument does not have are ignored.
+ * later one undoes is left out as if it had never been, so undo is exact. Events for strings the instrument does not have are ignored. `balances`: its bridge moves.
  */
-export function foldWorksheet(stringCount: number, log: readonly BenchEvent[]): Worksheet {
+export function foldWorksheet(stringCount: number, log: readonly BenchEvent[], balances = false): Worksheet {
   const byId = new Map(log.map((event) => [event.id, event]));
   const undone = new Set(log.flatMap((event) => (event.kind === 'undone' ? [event.payload.eventId] : [])));
   const standing = [...byId.values()]
     .filter((event) => event.kind !== 'undone' && !undone.has(event.id))
     .filter((event) => !('string' in event) || (event.string >= 1 && event.string <= stringCount))
     .sort((a, b) => (a.id < b.id ? -1 : 1));
-  return standing.reduce(apply, { ...emptyWorksheet(stringCount), standing });
+  return standing.reduce(apply, { ...emptyWorksheet(stringCount, balances), standing });
 }
 
 function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
@@ -109,6 +120,7 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
     case 'string-off':
     case 'looked-over':
     case 'anchored':
+    case 'balanced':
     case 'settled':
     case 'trimmed':
       return tick(sheet, event);
@@ -119,7 +131,10 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
     case 'noted':
       return { ...sheet, notes: [...sheet.notes, event] };
     case 'measured':
-      return { ...sheet, measurements: lastOf(sheet.measurements, event, (each) => `${measuredOf(each)} ${asItCame(sheet, each)}`) };
+      return {
+        ...onBridge(sheet, event),
+        measurements: lastOf(sheet.measurements, event, (each) => `${measuredOf(each)} ${asItCame(sheet, each)}`),
+      };
     case 'found':
       return { ...sheet, findings: lastOf(sheet.findings, event, ({ payload }) => placeOf(payload)) };
     case 'pads-noted':
@@ -134,6 +149,13 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
       return { ...sheet, heard: sheet.heard.with(event.string - 1, [...(sheet.heard[event.string - 1] ?? []), event]) };
     case 'pitch-read':
       return { ...sheet, pitches: sheet.pitches.with(event.string - 1, [...(sheet.pitches[event.string - 1] ?? []), event]) };
+    case 'heard-on-bridge':
+    case 'set-on-bridge':
+    case 'claw-turned':
+    case 'springs-hooked':
+      return onBridge(sheet, event);
+    case 'springs-learned':
+      return { ...sheet, springs: event };
     case 'seated-again':
       return { ...sheet, pitches: sheet.pitches.with(event.string - 1, []) };
     case 'paused':
@@ -150,13 +172,17 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
   }
 }
 
+/** Of what is measured only how level it stands says something of the bridge. */
+const onBridge = (sheet: Worksheet, event: OnBridgeEvent): Worksheet =>
+  event.kind === 'measured' && event.payload.what !== 'bridge-level' ? sheet : { ...sheet, onBridge: [...sheet.onBridge, event] };
+
 /** The list with `event` in the place of the one that says the same thing, or at its end. */
 function lastOf<E extends BenchEvent>(list: readonly E[], event: E, keyOf: (each: E) => string): E[] {
   return [...list.filter((each) => keyOf(each) !== keyOf(event)), event];
 }
 
 /** What a new string has to go through again; the old one stays off, and what was under it stays looked over. */
-const AGAIN: readonly StringStage[] = ['ready', 'anchor', 'wind', 'bring-up', 'settle', 'trim'];
+const AGAIN: readonly StringStage[] = ['ready', 'anchor', 'wind', 'bring-up', 'balance', 'settle', 'trim'];
 
 function scrap(sheet: Worksheet, event: EventOf<'scrapped'>): Worksheet {
   const index = event.string - 1;
@@ -172,6 +198,7 @@ function scrap(sheet: Worksheet, event: EventOf<'scrapped'>): Worksheet {
     gauges: sheet.gauges.with(index, null),
     heard: sheet.heard.with(index, []),
     pitches: sheet.pitches.with(index, []),
+    onBridge: sheet.onBridge.filter(({ kind }) => kind !== 'heard-on-bridge' && kind !== 'set-on-bridge'), // with another string all stand elsewhere
     scrapped: [...sheet.scrapped, event],
   };
 }
@@ -181,10 +208,15 @@ function tick(sheet: Worksheet, event: EventOf<StringEventKind>): Worksheet {
   return { ...sheet, done: { ...sheet.done, [stage]: sheet.done[stage].with(event.string - 1, event) } };
 }
 
+/** Stages of this job, in the order of the work. */
+export const stagesOf = ({ balances }: Pick<Worksheet, 'balances'>): readonly Stage[] =>
+  balances ? STAGES : STAGES.filter((stage) => stage !== 'balance');
+
 /** Whether each string has passed a stage: choosing and handing over pass all strings at once, and a string that is no part of the job has nothing to pass. */
 export function passed(sheet: Worksheet, stage: Stage): boolean[] {
   if (stage === 'choose') return Array.from({ length: sheet.stringCount }, () => sheet.chosen !== null);
   if (stage === 'hand-over') return Array.from({ length: sheet.stringCount }, () => sheet.handedOver !== null);
+  if (stage === 'balance' && !sheet.balances) return sheet.inJob.map(() => true);
   return sheet.done[stage].map((event, index) => event !== null || sheet.inJob[index] === false);
 }
 

@@ -18,6 +18,8 @@ export {
   type EventOf,
   type GaugeRead,
   type HeardAt,
+  type OnBridge,
+  type SpringsLearnedPayload,
   type PitchRead,
   type Measured,
   type ToolLaid,
@@ -28,7 +30,7 @@ export {
 } from './events.js';
 export { logString, specOf, type LoggedString } from './logged-string.js';
 export { stockUse, type StockUse } from './stock-use.js';
-export { asItCame, emptyWorksheet, foldWorksheet, passed, type Worksheet } from './fold.js';
+export { asItCame, emptyWorksheet, foldWorksheet, passed, stagesOf, type OnBridgeEvent, type Worksheet } from './fold.js';
 export { currentStage, lastStanding } from './progress.js';
 export { holdUp, type HeldUp } from './held-up.js';
 export { driftOf, dropsOf } from './pitches.js';

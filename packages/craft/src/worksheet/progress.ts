@@ -1,5 +1,5 @@
-import { passed, type Worksheet } from './fold.js';
-import { isTick, stageOf, STAGES, type Stage } from './stages.js';
+import { passed, stagesOf, type Worksheet } from './fold.js';
+import { isTick, stageOf, type Stage } from './stages.js';
 
 /**
  * Where the work is: at the stage of the latest step while some string has not passed it, and then at the first stage that some string has not passed; the last one when
@@ -9,7 +9,7 @@ export function currentStage(sheet: Worksheet): Stage {
   const latest = sheet.standing.findLast(isTick);
   const at = latest === undefined ? null : stageOf(latest.kind);
   if (at !== null && sheet.handedOver === null && passed(sheet, at).includes(false)) return at;
-  return STAGES.find((stage) => passed(sheet, stage).includes(false)) ?? 'hand-over';
+  return stagesOf(sheet).find((stage) => passed(sheet, stage).includes(false)) ?? 'hand-over';
 }
 
 /** The event that taking back would undo: the latest that stands, at `stage` where one is given. */

@@ -1,6 +1,6 @@
 import type { Finding, PadLies } from '../findings/index.js';
 import type { ToolKind } from '../tools/index.js';
-import type { LoggedTuning, Measured, ScrapReason } from './events.js';
+import type { LoggedTuning, Measured, ScrapReason, SpringsLearnedPayload } from './events.js';
 import type { LoggedString } from './logged-string.js';
 import { asItCame, type Worksheet } from './fold.js';
 import { dropsOf } from './pitches.js';
@@ -20,6 +20,8 @@ export interface Setup {
   measurements: (Measured & { asItCame?: boolean | undefined })[];
   findings?: (Finding & { text: string })[] | undefined;
   pads?: { clamp: number; lies: PadLies }[] | undefined;
+  /** What its springs were found to be. */
+  springs?: SpringsLearnedPayload | undefined;
   /** Sizes that proved right for this instrument. */
   sizes?: { tool: ToolKind; sizeMm: number }[] | undefined;
 }
@@ -53,10 +55,19 @@ export function setupOf(sheet: Worksheet, before: Setup | null = null): Setup | 
     notes: sheet.notes.map(({ payload }) => payload.text),
     measurements: sheet.measurements.map((event) => ({ ...event.payload, ...(asItCame(sheet, event) && { asItCame: true }) })),
     findings: sheet.findings.map(({ payload }) => payload),
+    ...springsOf(sheet, before),
     pads: sheet.pads.map(({ payload }) => payload),
     sizes: Object.values(sheet.tools).flatMap(({ payload: { tool, sizeMm } }) => (sizeMm === null ? [] : [{ tool, sizeMm }])),
     strings: strings.flatMap((string, index) => (sheet.inJob[index] === false ? asBefore(before, index) : [fitted(sheet, string, index)])),
   };
+}
+
+/** Springs stay as they were found until they are found otherwise, or others are hooked in. */
+function springsOf(sheet: Worksheet, before: Setup | null): Pick<Setup, 'springs'> {
+  const hooked = sheet.onBridge.findLast((event) => event.kind === 'springs-hooked');
+  const known = sheet.springs?.payload ?? before?.springs;
+  if (known === undefined) return {};
+  return { springs: hooked === undefined || sheet.springs !== null ? known : { ...known, count: hooked.payload.count } };
 }
 
 function fitted(sheet: Worksheet, string: LoggedString, index: number): SetupString {

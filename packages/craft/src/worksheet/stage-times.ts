@@ -34,6 +34,12 @@ function stageBehind(event: BenchEvent): Stage | null {
       return 'settle';
     case 'heard':
       return 'bring-up';
+    case 'heard-on-bridge':
+    case 'set-on-bridge':
+    case 'claw-turned':
+    case 'springs-hooked':
+    case 'springs-learned':
+      return 'balance';
     case 'handed-over':
       return 'hand-over';
     case 'noted':

@@ -1,7 +1,19 @@
 import type { BenchEvent, EventOf } from './events.js';
 
 /** The work, in the order of the bench. */
-export const STAGES = ['choose', 'ready', 'strip', 'look-over', 'anchor', 'wind', 'bring-up', 'settle', 'trim', 'hand-over'] as const;
+export const STAGES = [
+  'choose',
+  'ready',
+  'strip',
+  'look-over',
+  'anchor',
+  'wind',
+  'bring-up',
+  'balance',
+  'settle',
+  'trim',
+  'hand-over',
+] as const;
 export type Stage = (typeof STAGES)[number];
 
 /** Stages in which each string is done by itself, and the event that says so. */
@@ -12,6 +24,7 @@ export const STRING_EVENTS = {
   anchor: 'anchored',
   wind: 'wound',
   'bring-up': 'brought-up',
+  balance: 'balanced',
   settle: 'settled',
   trim: 'trimmed',
 } as const satisfies Partial<Record<Stage, string>>;

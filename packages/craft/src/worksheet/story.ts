@@ -22,6 +22,7 @@ const DID: Readonly<Record<TickKind, string>> = {
   wound: 'wound',
   tensioned: 'brought under pull',
   'brought-up': 'brought up',
+  balanced: 'balanced',
   settled: 'settled',
   trimmed: 'trimmed',
 };
@@ -86,9 +87,16 @@ function tellFound({ what, string, fret, severity, text }: EventOf<'found'>['pay
   return `found: ${FINDINGS[what].name}${where}, ${how}${text === '' ? '' : ` (${text})`}`;
 }
 
+const sayOff = (cents: number): string =>
+  cents === 0 ? 'at its note' : `${Math.abs(cents)} cents ${cents < 0 ? 'under' : 'over'} its note`;
+
+function sayTurned({ bassTurns, trebleTurns }: EventOf<'claw-turned'>['payload']): string {
+  const say = (turns: number) => `${Math.abs(turns)} ${Math.abs(turns) === 1 ? 'turn' : 'turns'} ${turns < 0 ? 'out' : 'in'}`;
+  return bassTurns === trebleTurns ? `${say(bassTurns)} each screw` : `bass screw ${say(bassTurns)}, treble screw ${say(trebleTurns)}`;
+}
+
 function tellHeard({ string, payload: { cents, by } }: EventOf<'heard'>): string {
-  const off = cents === 0 ? 'at its note' : `${Math.abs(cents)} cents ${cents < 0 ? 'under' : 'over'} its note`;
-  return `${by === 'typed' ? 'read' : 'heard'} string ${string} on its way up: ${off}`;
+  return `${by === 'typed' ? 'read' : 'heard'} string ${string} on its way up: ${sayOff(cents)}`;
 }
 
 function tellPitch({ string, payload: { cents, after, retuned } }: EventOf<'pitch-read'>): string {
@@ -117,6 +125,16 @@ function tell(event: BenchEvent): string {
       return tellMeasured(event.payload);
     case 'found':
       return tellFound(event.payload);
+    case 'heard-on-bridge':
+      return `heard string ${event.string} on the bridge: ${sayOff(event.payload.cents)}`;
+    case 'set-on-bridge':
+      return `set string ${event.string} ${sayOff(event.payload.cents)}, for the others to bring it home`;
+    case 'claw-turned':
+      return `turned the claw: ${sayTurned(event.payload)}`;
+    case 'springs-hooked':
+      return `hooked in ${event.payload.count} ${event.payload.count === 1 ? 'spring' : 'springs'}`;
+    case 'springs-learned':
+      return `learned its springs: ${event.payload.rateNPerMm.likely.toFixed(2)} N/mm each`;
     case 'pads-noted':
       return `noted that the pad of clamp ${event.payload.clamp} lies ${event.payload.lies} the strings`;
     case 'tool-laid':
@@ -148,6 +166,7 @@ function tell(event: BenchEvent): string {
     case 'wound':
     case 'tensioned':
     case 'brought-up':
+    case 'balanced':
     case 'settled':
     case 'trimmed':
       return tellSteps([event]);

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
-import { STAGES } from '@gold-peg/craft/worksheet';
+import { stagesOf } from '@gold-peg/craft/worksheet';
 import { RetuneFact } from '../retunes';
 import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
@@ -60,7 +60,7 @@ export class WorksheetPlace {
   private readonly last = inject(LastWorksheet);
   private readonly clock = inject(StageClock);
 
-  private readonly knownStage = computed(() => STAGES.find((known) => known === this.stage()) ?? null);
+  private readonly knownStage = computed(() => stagesOf(this.desk.sheet()).find((known) => known === this.stage()) ?? null);
   private readonly isOpen = computed(() => this.desk.file()?.job.id === this.jobId() && this.desk.tableIsThere());
   /** Strings and stage are known; an address without a stage leads to the one the work has come to. */
   protected readonly isLaidOut = computed(() => this.isOpen() && this.knownStage() !== null);

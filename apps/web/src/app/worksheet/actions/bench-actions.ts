@@ -2,7 +2,7 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { MatDialog } from '@angular/material/dialog';
 import { Router } from '@angular/router';
 import { printGauge } from '@gold-peg/craft/strings';
-import { isStringStage, STAGES, type ScrapReason, type Stage } from '@gold-peg/craft/worksheet';
+import { isStringStage, stagesOf, type ScrapReason, type Stage } from '@gold-peg/craft/worksheet';
 import { Measures } from '../../preferences/measures';
 import { Session } from '../../session/session';
 import { Shelf } from '../../shelf/shelf';
@@ -58,7 +58,8 @@ export class BenchActions {
 
   /** Along the rule. */
   async step(by: 1 | -1): Promise<void> {
-    const stage = STAGES[STAGES.indexOf(this.desk.stage()) + by];
+    const stages = stagesOf(this.desk.sheet());
+    const stage = stages[stages.indexOf(this.desk.stage()) + by];
     if (stage !== undefined) await this.go(stage);
   }
 

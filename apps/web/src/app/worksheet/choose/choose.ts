@@ -142,7 +142,7 @@ export class Choose {
     const constructions = this.desk
       .strings()
       .flatMap((string, index) => (string === null || inJob[index] === false ? [] : [string.construction]));
-    return sayPromise(job.promisedAt, this.clock.now(), expectedEffort(family, constructions));
+    return sayPromise(job.promisedAt, this.clock.now(), expectedEffort(family, constructions, this.desk.sheet().balances));
   });
   protected readonly tuning = computed(() => {
     const strung = this.strung();

@@ -1,4 +1,5 @@
 import { computed, inject, Injectable } from '@angular/core';
+import { isVibrato } from '@gold-peg/craft/instrument';
 import { emptyWorksheet, foldWorksheet } from '@gold-peg/craft/worksheet';
 import { BenchLog, type Happening } from '../../bench-log/bench-log';
 import { Session } from '../../session/session';
@@ -16,8 +17,9 @@ export class JobLog {
     const file = this.file();
     const count = file?.passport.geometry.strings.length ?? 0;
     if (file === null) return emptyWorksheet(count);
+    const balances = isVibrato(file.passport.geometry.bridge);
     const own = this.log.local().filter(({ jobId, state }) => jobId === file.job.id && state !== 'refused');
-    return foldWorksheet(count, [...file.events.map(({ event }) => event), ...own.map(({ event }) => event)]);
+    return foldWorksheet(count, [...file.events.map(({ event }) => event), ...own.map(({ event }) => event)], balances);
   });
   readonly startedAt = computed(() => this.sheet().standing[0]?.at ?? null);
   /** Nothing more is taken down: the job was handed over, or who looks does not work at the bench. */

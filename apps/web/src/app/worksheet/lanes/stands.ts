@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { passed, STRING_STAGES } from '@gold-peg/craft/worksheet';
+import { isStringStage, passed, stagesOf } from '@gold-peg/craft/worksheet';
 import { WorksheetDesk } from '../desk';
 import { STAGE_NAMES } from '../stage-rule';
 
@@ -53,9 +53,10 @@ export class Stands {
   private readonly desk = inject(WorksheetDesk);
   /** A string that is no part of the job stands nowhere on its rule. */
   protected readonly inJob = computed(() => this.desk.inJob()[this.lane()] !== false);
-  protected readonly stands = computed(() => STRING_STAGES.map((stage) => passed(this.desk.sheet(), stage)[this.lane()] ?? false));
+  private readonly stages = computed(() => stagesOf(this.desk.sheet()).filter(isStringStage));
+  protected readonly stands = computed(() => this.stages().map((stage) => passed(this.desk.sheet(), stage)[this.lane()] ?? false));
   protected readonly says = computed(() => {
-    const next = STRING_STAGES[this.stands().indexOf(false)];
+    const next = this.stages()[this.stands().indexOf(false)];
     return next === undefined ? 'all done' : `next ${STAGE_NAMES[next]}`;
   });
 }

@@ -9,6 +9,7 @@ export const STAGE_NAMES: Readonly<Record<Stage, string>> = {
   anchor: 'Anchor',
   wind: 'Wind',
   'bring-up': 'Bring up',
+  balance: 'Balance',
   settle: 'Settle',
   trim: 'Trim',
   'hand-over': 'Hand over',

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { passed, STAGES } from '@gold-peg/craft/worksheet';
+import { passed, stagesOf } from '@gold-peg/craft/worksheet';
 import { WorksheetDesk } from '../desk';
 import { STAGE_NAMES } from './stage-names';
 
@@ -35,7 +35,7 @@ export class StageRule {
   protected readonly desk = inject(WorksheetDesk);
   protected readonly stages = computed(() => {
     const sheet = this.desk.sheet();
-    return STAGES.map((id) => {
+    return stagesOf(sheet).map((id) => {
       const here = this.desk.stage() === id;
       const strings = passed(sheet, id);
       // in the order of the work, those of the job alone: a string that was left out shows as a gap
