@@ -1,6 +1,7 @@
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidV7 } from 'uuid';
 import { fromInstrument } from '@gold-peg/contract/register';
+import { isVibrato } from '@gold-peg/craft/instrument';
 import { archetype, instrumentOf } from '@gold-peg/craft/archetypes';
 import type { MeasureKind } from '@gold-peg/craft/findings';
 import type { ToolKind } from '@gold-peg/craft/tools';
@@ -100,6 +101,7 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
     Object.entries(measured ?? {}).forEach(([what, valueMm]) => writer.measure(what as MeasureKind, valueMm));
     each((string) => writer.wind(chosen, string));
     each((string) => writer.tick('bring-up', string));
+    if (isVibrato(instrument.geometry.bridge)) each((string) => writer.tick('balance', string));
     each((string) => writer.settle(string));
     each((string) => writer.tick('trim', string));
     if (counted !== undefined) each((string) => writer.count(chosen, string, counted));
@@ -108,24 +110,26 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
   }
   if (entry.job === undefined) return;
   const { reason, takenInHoursAgo, promisedInHours } = entry.job;
+  const begun = ON_THE_BENCH.find(({ passport }) => passport === entry.passport);
   const bench = await openJob(loading, instrument, {
     reason,
     takenInAt: new Date(now.getTime() - takenInHoursAgo * HOUR_MS),
     promisedAt: promisedInHours === null ? null : whileOpen(new Date(now.getTime() + promisedInHours * HOUR_MS)),
-    startedAt: new Date(now.getTime() - 0.6 * HOUR_MS),
+    startedAt: new Date(now.getTime() - (begun?.beganHoursAgo ?? 0) * HOUR_MS),
     pace: PACE_OF_THE_DEMO,
     state: 'waiting',
   });
-  if (entry.passport === ON_THE_BENCH.passport) loading.events.push(...halfDone(bench));
+  if (begun !== undefined) loading.events.push(...halfDone(bench, begun));
 }
 
-function halfDone(bench: Bench): BenchEvent[] {
+function halfDone(bench: Bench, { set: named, wound, up }: (typeof ON_THE_BENCH)[number]): BenchEvent[] {
   const writer = benchWriter(bench);
-  const set = setNamed(ON_THE_BENCH.set, bench.geometry);
+  const set = setNamed(named, bench.geometry);
   writer.choose(set);
-  for (const stage of ON_THE_BENCH.stages)
+  for (const stage of ['ready', 'strip', 'look-over', 'anchor'] as const)
     bench.geometry.strings.forEach((_, index) => writer.tick(stage, bench.geometry.strings.length - index));
-  for (const string of ON_THE_BENCH.wound) writer.wind(set, string);
+  for (const string of wound) writer.wind(set, string);
+  if (up) for (const string of wound) writer.tick('bring-up', string);
   return writer.events;
 }
 

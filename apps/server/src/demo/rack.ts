@@ -253,7 +253,29 @@ export const RACK: readonly RackEntry[] = [
     remark: '',
     past: [{ daysAgo: 20, set: '.010–.059', remark: '' }],
   },
+  {
+    passport: 164,
+    name: 'Brindle six, dune',
+    archetypeId: 'electric-in-line-locking',
+    owner: 'Jessamy Roke',
+    remark: 'The owner dips the arm a good deal.',
+    past: [{ daysAgo: 96, set: '.009–.042', remark: 'Bridge level, three springs.', measured: { 'bridge-level': 3 } }],
+    job: { reason: 'Wants .010–.046 on it, bridge level again', takenInHoursAgo: 26, promisedInHours: 50 },
+  },
 ];
 
-/** The job that is on the bench when the demo begins, and how far it has come. */
-export const ON_THE_BENCH = { passport: 117, set: '.012–.053', stages: ['ready', 'strip', 'look-over', 'anchor'], wound: [6, 5] } as const;
+interface OnTheBench {
+  passport: number;
+  set: string;
+  beganHoursAgo: number;
+  /** Strings that are wound. */
+  wound: readonly number[];
+  /** They are at pitch too. */
+  up: boolean;
+}
+
+/** Jobs that are on the bench when the demo begins, and how far they have come: one at Wind, one with a heavier set on a bridge that floats. */
+export const ON_THE_BENCH: readonly OnTheBench[] = [
+  { passport: 117, set: '.012–.053', beganHoursAgo: 0.6, wound: [6, 5], up: false },
+  { passport: 164, set: '.010–.046', beganHoursAgo: 1.4, wound: [6, 5, 4, 3, 2, 1], up: true },
+];

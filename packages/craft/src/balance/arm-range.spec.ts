@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { floatingBridge, levelOf, lightSet } from '../testing/floating.js';
+import { floatingBridge, levelOf, lightSet } from '../testing/index.js';
 import { cents, fromDegrees, metres } from '../units/index.js';
 import { armRange, bend, levelRests, restingAt } from './index.js';
 import { pullFor, speaking } from './bridge.js';

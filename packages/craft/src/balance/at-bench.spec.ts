@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { centsFrom, floatingBridge, levelOf, lightSet, offBy, withRate } from '../testing/floating.js';
+import { centsFrom, floatingBridge, levelOf, lightSet, offBy, withRate } from '../testing/index.js';
 import { cents, fromDegrees, fromMillimetres, kilogramsPerMetre, metres, newtons, type Hertz, type Metres } from '../units/index.js';
 import {
   bridgeNow,
@@ -37,7 +37,7 @@ function followed(truth: FloatingBridge, taken: FloatingBridge, most: number) {
     else if (next.kind === 'set') {
       moves++;
       rests = tunedTo(truth, stands, rests, { string: next.step.string, sounds: next.step.frequency }).rests;
-      happenings.push({ kind: 'set', string: next.step.string, sounds: sounds()[next.step.string] ?? (0 as Hertz) });
+      happenings.push({ kind: 'set', string: next.step.string, sounds: sounds()[next.step.string] ?? (0 as Hertz), aimed: true });
     } else throw new Error(`nothing of that kind is wanted: ${next.kind}`);
     if (next.kind === 'read') worst.push(Math.max(...centsFrom(sounds()).map((off) => Math.abs(off ?? 0))));
   }
@@ -102,6 +102,14 @@ describe('where a bridge stands', () => {
     for (const index of [0, 1, 3, 4, 5]) expect(now.off[index] ?? 0).toBeLessThan(-0.1);
     const again = { ...higher, sounds: ((heard[2] ?? 0) * 2 ** (0.4 / 1200)) as Hertz };
     expect(bridgeNow(floatingBridge, claw, [...reads, again]).fresh).toEqual(Array(6).fill(true));
+  });
+
+  it('that was lowered to learn from is no step of a pass: the others are heard next', () => {
+    const reads = offBy([]).map((sounds, string): BridgeHappening => ({ kind: 'read', string, sounds }));
+    const lowered = { kind: 'set', string: 5, sounds: ((lightSet[5]?.pitch ?? 0) * 2 ** (-200 / 1200)) as Hertz, aimed: false } as const;
+    const now = bridgeNow(floatingBridge, claw, [...reads, lowered]);
+    expect(now.passed).toEqual([]);
+    expect(nextAtBridge(now, WAYS)).toEqual({ kind: 'read', strings: [0, 1, 2, 3, 4] });
   });
 
   it('follows a tilt that was measured: the claw is where it explains that', () => {

@@ -9,8 +9,8 @@ import { onePass, type PassStep } from './one-pass.js';
 export type BridgeHappening =
   /** A string was heard where it stands. */
   | { kind: 'read'; string: number; sounds: Hertz }
-  /** Its peg was turned, and it was heard then. */
-  | { kind: 'set'; string: number; sounds: Hertz }
+  /** Its peg was turned, and it was heard then; `aimed` where that was to its mark of a pass. */
+  | { kind: 'set'; string: number; sounds: Hertz; aimed: boolean }
   /** Drawn in by so much; let out below zero. */
   | { kind: 'claw'; travel: Metres }
   /** Tipped so, as measured. */
@@ -79,7 +79,8 @@ function happen(now: BridgeNow, event: BridgeHappening): BridgeNow {
   switch (event.kind) {
     case 'read':
     case 'set':
-      return event.kind === 'set' || wasTurned(now, event) ? set(now, event) : read(now, event);
+      if (event.kind === 'set') return set(now, event, event.aimed);
+      return wasTurned(now, event) ? set(now, event, false) : read(now, event);
     case 'claw': {
       const moved = metres(claw + event.travel);
       const clawMoved = metres(now.clawMoved + event.travel);
@@ -117,7 +118,7 @@ function wasTurned({ fresh, off, bridge }: BridgeNow, { string, sounds }: { stri
 }
 
 /** Its peg was turned: the others are as long as they were, and sound elsewhere. */
-function set(now: BridgeNow, step: { string: number; sounds: Hertz }): BridgeNow {
+function set(now: BridgeNow, step: { string: number; sounds: Hertz }, aimed: boolean): BridgeNow {
   const { bridge, claw, rests, angle } = now;
   const others = rests.map((rest) => rest ?? null);
   const tuned = tunedTo(bridge, claw, others, step, angle);
@@ -126,7 +127,7 @@ function set(now: BridgeNow, step: { string: number; sounds: Hertz }): BridgeNow
     ...seen(bridge, claw, tuned.rests, tuned.angle),
     fresh: bridge.strings.map((_, index) => index === step.string),
     heard: now.heard.with(step.string, true),
-    passed: [...now.passed.filter((string) => string !== step.string), step.string],
+    passed: [...now.passed.filter((string) => string !== step.string), ...(aimed ? [step.string] : [])],
     foretold: now.passed.length === 0 ? [] : now.foretold,
   };
 }

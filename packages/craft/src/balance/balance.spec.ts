@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromMillimetres, hertz, kilogramsPerMetre, metres, newtons, radians, toDegrees, type Metres } from '../units/index.js';
 import { frequencyFor, pullFor, pullOf, restFor, speaking, springReach, type BridgeString } from './bridge.js';
-import { blockLoad, coupling, levelClaw, levelRests, onePass, restsFrom, settle } from './index.js';
-import { centsFrom, floatingBridge, levelOf, lightSet } from '../testing/floating.js';
+import { blockLoad, coupling, forcesAt, levelClaw, levelRests, onePass, restsFrom, settle } from './index.js';
+import { centsFrom, floatingBridge, levelOf, lightSet } from '../testing/index.js';
 import { finalRests } from './one-pass.js';
 import { torque } from './equilibrium.js';
 
@@ -70,6 +70,11 @@ describe('a level bridge', () => {
     expect(balance).toMatchObject({ contact: 'none', stable: true });
     expect(toDegrees(balance.angle)).toBeCloseTo(0, 6);
     for (const off of centsOff(balance)) expect(off).toBeCloseTo(0, 4);
+  });
+
+  it('is held by forces whose moments are equal: the strings’ by saddle height, the springs’ by their depth', () => {
+    const forces = forcesAt(bridge, claw, radians(0), inTune);
+    expect((forces.springs * 0.04) / (forces.strings * 0.0105)).toBeCloseTo(1, 9);
   });
 
   it('is out of reach where each spring would hang loose', () => {

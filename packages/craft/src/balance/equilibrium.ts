@@ -69,6 +69,15 @@ const pullsAt = ({ strings }: FloatingBridge, angle: Radians, rests: RestLengths
     return rest === null ? newtons(0) : pullOf(string, speaking(string, angle).length, rest);
   });
 
+/** What holds a bridge that lies at `angle`: all strings together, and all springs, N. */
+export function forcesAt(bridge: FloatingBridge, claw: Metres, angle: Radians, rests: RestLengths): { strings: Newtons; springs: Newtons } {
+  const { springs } = bridge;
+  return {
+    strings: newtons(pullsAt(bridge, angle, rests).reduce<number>((sum, pull) => sum + pull, 0)),
+    springs: newtons(springs.count * springPull(springs, springReach(springs, claw, angle).length)),
+  };
+}
+
 /** Where a bridge that is let go at `from` comes to rest: downhill in energy, until something balances or it lies on a stop. */
 export function settle(bridge: FloatingBridge, claw: Metres, rests: RestLengths, from: Radians = radians(0)): Balance {
   const at = (angle: number) =>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { chanceFrom } from '../simulated/index.js';
-import { floatingBridge, levelOf, offBy, learned } from '../testing/floating.js';
+import { floatingBridge, levelOf, offBy, learned } from '../testing/index.js';
 import { cents, fromDegrees, kilogramsPerMetre, type Hertz } from '../units/index.js';
 import { foresee, foretell, type Unknown } from './index.js';
 

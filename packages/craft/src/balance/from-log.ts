@@ -26,7 +26,8 @@ export function happeningsOf(
         const pitch = strings[string]?.pitch;
         if (pitch === undefined) return [];
         const sounds = hertz(pitch * 2 ** (event.payload.cents / 1200));
-        return [{ kind: event.kind === 'set-on-bridge' ? 'set' : 'read', string, sounds }];
+        if (event.kind === 'heard-on-bridge') return [{ kind: 'read', string, sounds }];
+        return [{ kind: 'set', string, sounds, aimed: event.payload.aimCents !== undefined }];
       }
       case 'claw-turned':
         return [{ kind: 'claw', travel: metres((lead * (event.payload.bassTurns + event.payload.trebleTurns)) / 2) }];

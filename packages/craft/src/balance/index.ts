@@ -11,10 +11,10 @@ export {
   type Foretold,
 } from './at-bench.js';
 export { blockLoad, type BlockLoad } from './block-load.js';
-export type { BridgeString, FloatingBridge, RestLengths, Springs } from './bridge.js';
+export { pullOf, speaking, type BridgeString, type FloatingBridge, type RestLengths, type Springs } from './bridge.js';
 export { clawWhere, levelClaw, levelClawUnder, type ClawProblem } from './claw.js';
 export { coupling } from './coupling.js';
-export { levelRests, restingAngle, restsFrom, settle, tunedTo, type Balance } from './equilibrium.js';
+export { forcesAt, levelRests, restingAngle, restsFrom, settle, tunedTo, type Balance } from './equilibrium.js';
 export { foresee, type Foreseen, type Unknown } from './foresee.js';
 export { onePass, type PassStep } from './one-pass.js';
 export {

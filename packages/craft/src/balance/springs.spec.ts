@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { FLOATING } from '../constants/index.js';
 import { chanceFrom } from '../simulated/index.js';
-import { floatingBridge, levelOf, lightSet, offBy, withRate, learned } from '../testing/floating.js';
+import { floatingBridge, levelOf, lightSet, offBy, withRate, learned } from '../testing/index.js';
 import { cents, fromDegrees, fromMillimetres, metres, type Hertz } from '../units/index.js';
 import { calibrateSprings, foretell, type BridgeTrial } from './index.js';
 

@@ -5,6 +5,7 @@ import type { StringProperties } from '../strings/index.js';
 import { tensionFor } from '../tension/index.js';
 import { cents, fromMillimetres, hertz, metres, newtons, radians, type Hertz, type Metres, type Newtons } from '../units/index.js';
 import { handStrength } from './chance.js';
+import { atSaddle } from './on-bridge.js';
 import { strungUp, type SimulatedString, type StringState } from './string-state.js';
 
 export interface Strung {
@@ -16,11 +17,13 @@ export interface Strung {
   holds: Newtons | null;
   /** What it was brought to already, and how often it was stretched by hand; null where it hangs just taut. */
   borne?: { pitch: Hertz; rounds: number } | null;
+  /** How much longer it is meanwhile, where its bridge tipped. */
+  longer?: Metres;
 }
 
 /** A string that was wound as planned, and how it will behave: each a little otherwise, by `chance`. */
 export function wound(
-  { plan, string, scale, gearRatio, holds, borne = null }: Strung,
+  { plan, string, scale, gearRatio, holds, borne = null, longer = metres(0) }: Strung,
   chance: () => number,
 ): { of: SimulatedString; state: StringState } {
   const varied = (typical: number, spread: number = SETTLING_OF.spread.value) => typical * handStrength(chance, spread);
@@ -43,8 +46,8 @@ export function wound(
   const sounds = tensionFor(hertz(PEGS.sounds.value), scale, string);
   const taut = newtons(Math.max(plan.load.pull * PEGS.taut.value, Math.min(sounds, plan.load.pull / 2)));
   if (borne === null) return { of, state: strungUp(of, taut, buttonAt(plan, gearRatio, taut)) };
-  const pull = tensionFor(borne.pitch, scale, string);
-  const state = strungUp(of, pull, buttonAt(plan, gearRatio, pull));
+  const pull = tensionFor(borne.pitch, metres(scale + longer), string);
+  const state = strungUp(atSaddle(of, longer), pull, buttonAt(plan, gearRatio, pull));
   return { of, state: { ...state, toSettle: cents(of.firstDrop * of.kept ** borne.rounds) } };
 }
 

@@ -1,5 +1,7 @@
 import type { Provider } from '@angular/core';
-import { Listening, SimulatedInstrument } from './hearing';
+import { BridgeByEar } from './balance';
+import { BridgeDesk, BridgeWork } from './bridge';
+import { Listening, SimulatedBridge, SimulatedInstrument } from './hearing';
 import { RetunePlanned, RoundsByEar, Settling } from './settle';
 import { BenchActions } from './actions';
 import { Drafts, InHand, JobLog, LaidOut, RunInHand, StageClock, WindPlans, WorksheetDesk, WorksheetFiles } from './desk';
@@ -15,10 +17,14 @@ export const DESK: Provider[] = [
   RunInHand,
   WorksheetDesk,
   StageClock,
+  BridgeDesk,
+  BridgeWork,
   BenchActions,
   Settling,
+  SimulatedBridge,
   SimulatedInstrument,
   Listening,
   RoundsByEar,
+  BridgeByEar,
   RetunePlanned,
 ];

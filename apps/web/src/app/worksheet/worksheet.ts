@@ -6,6 +6,7 @@ import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
+import { BalanceStage } from './balance';
 import { BenchMode } from './bench-mode';
 import { Choose } from './choose';
 import { ClockFact } from './clock';
@@ -27,6 +28,7 @@ import { Wind } from './wind';
   selector: 'peg-worksheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    BalanceStage,
     BenchMode,
     Choose,
     ClockFact,

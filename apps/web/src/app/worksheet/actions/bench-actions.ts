@@ -12,12 +12,14 @@ import { WayBack } from '../../ui/way-back';
 import { chooseReasons, longIn, measureReason, type WhyData, WhyDialog, windReasons } from '../why';
 import { sayHeldUp } from './held-words';
 import { ScrapDialog, type ScrapData } from './scrap-dialog';
+import { BridgeWork } from '../bridge';
 import { WorksheetDesk } from '../desk';
 
 /** What can be done at a worksheet by key, button or touch: the log of the desk, and going where the work goes. */
 @Injectable()
 export class BenchActions {
   private readonly desk = inject(WorksheetDesk);
+  private readonly bridge = inject(BridgeWork);
   private readonly router = inject(Router);
   private readonly dialog = inject(MatDialog);
   private readonly shelf = inject(Shelf);
@@ -70,6 +72,7 @@ export class BenchActions {
 
   private async markInHand(): Promise<void> {
     if (this.desk.stage() === 'choose') return this.take();
+    if (this.desk.stage() === 'balance') return this.balance();
     const number = this.desk.lane() + 1;
     const held = this.desk.heldUp();
     if (held !== null) return this.seeTo(sayHeldUp(held, number));
@@ -77,6 +80,16 @@ export class BenchActions {
     const next = this.desk.nextOpen();
     if (next !== null) return this.desk.lane.set(next);
     if (this.isStep()) await this.step(1);
+  }
+
+  /** At a bridge that moves Space does what is next there; once all are in tune all are balanced, in one go. */
+  private async balance(): Promise<void> {
+    const step = this.bridge.step();
+    if (step !== null && step.kind !== 'done') return void this.said.set((await this.bridge.act()) ?? '');
+    const count = this.desk.inOneGo().length;
+    if (count === 0) return this.step(1);
+    const said = `${count} ${count === 1 ? 'string' : 'strings'} balanced`;
+    await this.withWayBack(said, async () => this.wentOn(await this.desk.markInOneGo(), said));
   }
 
   private async take(): Promise<void> {

@@ -1,1 +1,2 @@
 export { BringUp } from './bring-up';
+export { sayTurns } from './reading-words';

@@ -30,6 +30,10 @@ const UNDOES: Readonly<Partial<Record<Stage, readonly string[]>>> = { choose: ['
 const READ_AT: Readonly<Partial<Record<BenchEventKind, Stage>>> = {
   'turns-counted': 'wind',
   heard: 'bring-up',
+  'heard-on-bridge': 'balance',
+  'set-on-bridge': 'balance',
+  'claw-turned': 'balance',
+  'springs-hooked': 'balance',
   'pitch-read': 'settle',
   'seated-again': 'settle',
 };
@@ -179,7 +183,7 @@ export class WorksheetDesk {
     const event = this.sheet().standing.find(({ id }) => id === eventId);
     if (event === undefined || eventId === null) return null;
     await this.job.happens({ kind: 'undone', payload: { eventId } });
-    if (!('string' in event)) return stage;
+    if (!('string' in event)) return READ_AT[event.kind] ?? stage;
     this.lane.set(event.string - 1);
     return READ_AT[event.kind] ?? (isTick(event) ? stageOf(event.kind) : stage);
   }

@@ -12,7 +12,7 @@ import { BenchActions } from '../actions';
 import { WorksheetDesk } from '../desk';
 import { aimOf, hasArrived, isThere, type Aim } from './aim';
 import { SimulatedInstrument } from './simulated-instrument';
-import { standsAt } from './stands-at';
+import { lastHeard, standsAt } from './stands-at';
 
 /** `off`: somebody reads their own tuner. */
 export type Source = 'off' | 'simulated' | 'microphone' | 'recording';
@@ -39,7 +39,7 @@ export class Listening {
   /** Where a string that is at pitch was heard last, cents from its note; null once that was taken down. */
   readonly reading = signal<{ lane: number; cents: number } | null>(null);
   /** The same, one by one. */
-  readonly readings = new Subject<{ lane: number; cents: number }>();
+  readonly readings = new Subject<{ lane: number; cents: number; sure: number }>();
   /** A string that is heard at its place is ticked without a hand. */
   readonly ticksItself = signal(true);
   /** Since when the string in hand sounds where it is brought, s of listening; null where it does not. */
@@ -65,7 +65,7 @@ export class Listening {
   readonly last = computed(() =>
     this.targets().map((target, index) => {
       const heard = this.heardAt().get(index);
-      return heard === undefined ? (this.desk.sheet().heard[index]?.at(-1)?.payload.cents ?? null) : 1200 * Math.log2(heard / target);
+      return heard === undefined ? lastHeard(this.desk.sheet(), index) : 1200 * Math.log2(heard / target);
     }),
   );
   /** Where the string in hand is brought now. */
@@ -204,11 +204,12 @@ export class Listening {
     // a step that ticks itself goes on to the next string: what is plucked there is that one's
     if (which.string !== this.desk.lane()) this.desk.lane.set(which.string);
     const mayTick = this.isSureOf(which.string, frequency);
+    const sure = Math.round(100 * confidence * which.probability) / 100;
     if (this.desk.stage() !== 'bring-up') {
       this.reading.set({ lane: which.string, cents });
-      return this.readings.next({ lane: which.string, cents });
+      return this.readings.next({ lane: which.string, cents, sure });
     }
-    await this.takeDown(which.string, cents, { sure: Math.round(100 * confidence * which.probability) / 100, mayTick });
+    await this.takeDown(which.string, cents, { sure, mayTick });
   }
 
   private async takeDown(lane: number, cents: number, { sure, mayTick }: { sure: number | null; mayTick: boolean }): Promise<void> {

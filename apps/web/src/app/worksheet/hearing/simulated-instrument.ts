@@ -1,4 +1,4 @@
-import { inject, Injectable, InjectionToken, signal } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
 import {
   chanceFrom,
   handStrength,
@@ -17,10 +17,8 @@ import { hertz, type Hertz } from '@gold-peg/craft/units';
 import { interval, map, Observable } from 'rxjs';
 import type { SoundBlock, SoundSource } from '../../ear';
 import { WorksheetDesk } from '../desk';
+import { SEED, SimulatedBridge } from './simulated-bridge';
 import { roundsOf, standsAt } from './stands-at';
-
-/** Seed of what is simulated, so that specs meet the same strings again. */
-export const SEED = new InjectionToken<number>('seed of the simulated instrument', { providedIn: 'root', factory: () => Date.now() });
 
 const HOUR_MS = 3_600_000;
 const RATE = 48_000;
@@ -45,6 +43,7 @@ export class SimulatedInstrument implements SoundSource {
   readonly kind = 'simulated';
   private readonly desk = inject(WorksheetDesk);
   private readonly chance = chanceFrom(inject(SEED));
+  private readonly bridge = inject(SimulatedBridge);
   /** By lane, each with the winding that it came from. */
   private readonly strings = new Map<string, OnIt>();
   private readonly broken = signal<ReadonlySet<string>>(new Set());
@@ -64,7 +63,8 @@ export class SimulatedInstrument implements SoundSource {
 
   /** Turns the button of a string, up above zero, and lets it sound. */
   turn(lane: number, turns: number): void {
-    this.change(lane, ({ of, state }) => turned(of, state, turns));
+    const steps = Math.max(1, Math.ceil(Math.abs(turns) / this.bridge.turnsAtOnce()));
+    for (let step = 1; step <= steps; step++) this.change(lane, ({ of, state }) => turned(of, state, turns / steps), step === steps);
   }
 
   /** Pulls a string by hand, and lets it sound. */
@@ -85,15 +85,19 @@ export class SimulatedInstrument implements SoundSource {
   /** A lane with the winding of its string: another one is another string. */
   private keyOf = (lane: number): string => `${lane} ${this.desk.sheet().done.wind[lane]?.id ?? ''}`;
 
-  private change(lane: number, work: (string: OnIt) => StringState): void {
+  private change(lane: number, work: (string: OnIt) => StringState, sounds = true): void {
+    this.bridge.isSeen((each) => this.stringAt(each));
     const string = this.stringAt(lane);
     if (string === null) return;
     const now = Date.now();
-    string.state = work({ ...string, state: rested(string.of, string.state, (now - string.at) / HOUR_MS) });
+    const of = this.bridge.atSaddle(lane, string.of);
+    string.state = work({ of, state: rested(of, string.state, (now - string.at) / HOUR_MS), at: now });
     string.at = now;
     if (string.state.broken) this.broken.update((known) => new Set(known).add(this.keyOf(lane)));
+    this.bridge.comesToRest((each) => this.stringAt(each));
     // the hand that plucks damps what sounded
-    this.sounds = { next: soundOf(string.of, string.state, RATE, this.chance), left: SECONDS * RATE };
+    if (sounds)
+      this.sounds = { next: soundOf(this.bridge.atSaddle(lane, string.of), string.state, RATE, this.chance), left: SECONDS * RATE };
   }
 
   /** The string of a lane, strung up when it is first asked for; anew once another was wound on. */
@@ -108,10 +112,9 @@ export class SimulatedInstrument implements SoundSource {
     if (known !== undefined) return known;
     const holds = holdOf(plan, this.desk.sheet().counted[lane]?.payload.turns ?? null);
     const borne = this.borneBy(lane, pitchOf(instrument, place));
-    const fresh = {
-      ...wound({ plan, string, scale: place.scaleLength, gearRatio: instrument.gearRatio, holds, borne }, this.chance),
-      at: Date.now(),
-    };
+    const longer = this.bridge.longer(lane);
+    const strung = { plan, string, scale: place.scaleLength, gearRatio: instrument.gearRatio, holds, borne, longer };
+    const fresh = { ...wound(strung, this.chance), at: Date.now() };
     this.strings.set(key, fresh);
     return fresh;
   }

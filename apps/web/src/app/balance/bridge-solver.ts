@@ -1,0 +1,48 @@
+import { Injectable } from '@angular/core';
+import type { BridgeTrial, FloatingBridge, Foreseen, SpringSample, SpringsLearned, Unknown } from '@gold-peg/craft/balance';
+import type { Hertz, Metres } from '@gold-peg/craft/units';
+import { Observable } from 'rxjs';
+
+/** What springs are by these trials, going on from what was known of them before. */
+export interface LearnQuestion {
+  kind: 'learn';
+  bridge: FloatingBridge;
+  trials: readonly BridgeTrial[];
+  before: Pick<SpringsLearned, 'rate' | 'initial'>;
+}
+
+/** What a pass is worth, and the claw, by all that is not known. */
+export interface ForeseeQuestion {
+  kind: 'foresee';
+  bridge: FloatingBridge;
+  claw: Metres;
+  heard: readonly (Hertz | null)[];
+  order: readonly number[];
+  samples: readonly SpringSample[];
+  tried: boolean;
+  measured: readonly Unknown[];
+}
+
+export type BridgeQuestion = LearnQuestion | ForeseeQuestion;
+export type BridgeReply = { kind: 'learned'; springs: SpringsLearned | null } | { kind: 'foreseen'; foreseen: Foreseen };
+
+/** Asks what takes long of a bridge in a worker of its own. Whoever stops listening cancels it: the worker ends at once. */
+@Injectable({ providedIn: 'root' })
+export class BridgeSolver {
+  /** Ends without an answer where the worker fails. */
+  ask(question: BridgeQuestion): Observable<BridgeReply> {
+    return new Observable<BridgeReply>((subscriber) => {
+      const worker = new Worker(new URL('./bridge.worker', import.meta.url), { type: 'module' });
+      worker.onmessage = ({ data }: MessageEvent<BridgeReply>) => {
+        subscriber.next(data);
+        subscriber.complete();
+      };
+      worker.onerror = (event) => {
+        event.preventDefault();
+        subscriber.complete();
+      };
+      worker.postMessage(question);
+      return () => worker.terminate();
+    });
+  }
+}

@@ -1,0 +1,21 @@
+import { calibrateSprings, foresee } from '@gold-peg/craft/balance';
+import { BRIDGE_READINGS } from '@gold-peg/craft/constants';
+import { chanceFrom } from '@gold-peg/craft/simulated';
+import { cents, fromDegrees } from '@gold-peg/craft/units';
+import type { BridgeQuestion, BridgeReply } from './bridge-solver';
+
+const DRAWS = 2000;
+/** The same question has the same answer. */
+const SEED = 1;
+const ERRORS = { pitch: cents(BRIDGE_READINGS.pitch.value), tilt: fromDegrees(BRIDGE_READINGS.tilt.value) };
+
+function answer(question: BridgeQuestion): BridgeReply {
+  if (question.kind === 'learn') {
+    const { bridge, trials, before } = question;
+    return { kind: 'learned', springs: calibrateSprings(bridge, null, trials, ERRORS, before) };
+  }
+  const { kind: _kind, measured, ...asked } = question;
+  return { kind: 'foreseen', foreseen: foresee({ ...asked, measured: new Set(measured), draws: DRAWS }, chanceFrom(SEED)) };
+}
+
+addEventListener('message', ({ data }: MessageEvent<BridgeQuestion>) => postMessage(answer(data)));

@@ -1,0 +1,1 @@
+export { BridgeSolver, type BridgeQuestion, type BridgeReply } from './bridge-solver';

@@ -1,0 +1,86 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { BenchActions } from '../actions';
+import { WorksheetDesk } from '../desk';
+import { BridgeDesk, BridgeWork } from '../bridge';
+import { list, sayAct, sayClaw, signed } from './bridge-words';
+
+/** The next action at a bridge that moves, and the way back. */
+@Component({
+  selector: 'peg-balance-now',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule],
+  template: `<h2>Now</h2>
+    @if (desk.closed()) {
+      <p>{{ desk.sheet().handedOver === null ? ONLY_LOOKING : 'This job was handed over.' }}</p>
+    } @else {
+      <p>{{ says() }}</p>
+      @if (act(); as label) {
+        <button matButton="filled" type="button" class="act" (click)="actions.markDone()">
+          <span>{{ label }}</span> <kbd>Space</kbd>
+        </button>
+      }
+      @if (open() > 0 && work.step()?.kind !== 'done') {
+        <button matButton type="button" class="quiet" (click)="actions.markInOneGo()">it is balanced as it is <b>Shift Space</b></button>
+      }
+    }
+    <div class="back">
+      <button matButton type="button" class="quiet" [disabled]="!actions.mayWork()" (click)="actions.takeBack()">take back</button>
+      <button matButton type="button" class="quiet" [disabled]="desk.closed()" (click)="actions.scrap()">lost … <b>X</b></button>
+    </div>`,
+  styles: `
+    :host {
+      display: block;
+    }
+    p {
+      margin: 4px 0;
+      line-height: 1.3;
+    }
+    .act {
+      width: 100%;
+    }
+    .back {
+      display: flex;
+      justify-content: space-between;
+    }
+  `,
+})
+export class BalanceNow {
+  protected readonly ONLY_LOOKING = 'You are looking: steps are ticked by who works at the bench.';
+  protected readonly desk = inject(WorksheetDesk);
+  protected readonly actions = inject(BenchActions);
+  protected readonly work = inject(BridgeWork);
+  private readonly bridge = inject(BridgeDesk);
+
+  protected readonly open = computed(() => this.desk.inOneGo().length);
+  protected readonly act = computed(() => {
+    const step = this.work.step();
+    if (step === null) return null;
+    if (step.kind === 'done') return this.open() === 0 ? 'On along the rule' : `All ${this.open()} balanced`;
+    return sayAct(step, this.work.clawTurns());
+  });
+  protected readonly says = computed(() => {
+    const step = this.work.step();
+    const number = this.desk.lane() + 1;
+    switch (step?.kind) {
+      case undefined:
+        return 'Nothing is known of this bridge yet.';
+      case 'claw':
+        return `Screwdriver: each screw of the claw ${sayClaw(this.work.clawTurns() ?? 0)}, and the bridge is level once all are in tune.`;
+      case 'read': {
+        const strings = this.bridge.order().filter((string) => step.strings.includes(string));
+        return `Pluck string ${list(strings.map((string) => string + 1))}, each as it stands.`;
+      }
+      case 'set': {
+        const left = step.rest.length;
+        return `String ${step.step.string + 1} to ${signed(step.step.target)} ¢, from below; ${left === 0 ? 'it is the last of this pass' : `${left} to go after it`}.`;
+      }
+      case 'lower':
+        return `String ${step.string + 1} down by about a tone, then hear two others or more.`;
+      case 'block':
+        return `The mark of string ${step.step.string + 1} is past what it bears: set nothing, block the bridge.`;
+      case 'done':
+        return this.open() === 0 ? 'All strings are balanced.' : `All are in tune where they are. String ${number} in hand.`;
+    }
+  });
+}

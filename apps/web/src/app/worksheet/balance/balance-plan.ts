@@ -1,0 +1,139 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { blockLoad, forcesAt } from '@gold-peg/craft/balance';
+import { MatButtonModule } from '@angular/material/button';
+import { Measures, say } from '../../preferences/measures';
+import { WorksheetDesk } from '../desk';
+import { BridgeDesk, BridgeWork } from '../bridge';
+import { sayClaw, signed } from './bridge-words';
+
+interface Line {
+  does: string;
+  says: string;
+  state: 'done' | 'now' | 'later';
+}
+
+/** What to do at this bridge, in its order, and what each part is worth. */
+@Component({
+  selector: 'peg-balance-plan',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule],
+  template: `
+    <ol>
+      @for (line of lines(); track line.does) {
+        <li [class]="line.state">
+          <span aria-hidden="true">{{ line.state === 'done' ? '✓' : $index + 1 }}</span> <b>{{ line.does }}</b> <i>{{ line.says }}</i>
+        </li>
+      }
+    </ol>
+    @if (came(); as says) {
+      <p>{{ says }}</p>
+    }
+    <p class="soft">{{ block() }}</p>
+  `,
+  styles: `
+    ol {
+      margin: 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      display: grid;
+      grid-template-columns: 20px 1fr auto;
+      gap: 0 8px;
+      padding: 3px 0;
+      line-height: 1.25;
+    }
+    li b {
+      font-weight: 400;
+    }
+    li.now b {
+      font-weight: 700;
+    }
+    li.done span {
+      color: var(--felt);
+    }
+    li.now span {
+      color: var(--brass);
+      font-weight: 700;
+    }
+    i {
+      color: var(--ink-soft);
+      font-style: normal;
+      white-space: nowrap;
+    }
+    p {
+      margin: 4px 0 0;
+      font-size: 15px;
+      line-height: 1.3;
+    }
+  `,
+})
+export class BalancePlan {
+  private readonly desk = inject(WorksheetDesk);
+  private readonly bridge = inject(BridgeDesk);
+  private readonly work = inject(BridgeWork);
+  private readonly measures = inject(Measures);
+
+  protected readonly lines = computed<Line[]>(() => {
+    const [now, step] = [this.bridge.asTaken(), this.work.step()];
+    if (now === null || step === null) return [];
+    const order = this.bridge.order().map((string) => string + 1);
+    const foreseen = this.bridge.foreseen()?.foreseen;
+    const turned = this.desk.sheet().onBridge.findLast((event) => event.kind === 'claw-turned');
+    const claw: Line =
+      step.kind === 'claw'
+        ? { does: `Claw: each screw ${sayClaw(this.work.clawTurns() ?? 0)}`, says: this.clawBand(), state: 'now' }
+        : {
+            does: turned === undefined ? 'Claw: leave it where it is' : 'Claw turned',
+            says: turned === undefined ? '' : `at ${timeOf(turned.at)}`,
+            state: 'done',
+          };
+    const heard = now.fresh.filter(Boolean).length;
+    const midPass = now.passed.length > 0 && step.kind === 'set';
+    const isRead = step.kind !== 'read' && step.kind !== 'claw';
+    return [
+      claw,
+      {
+        does: 'Hear all strings as they stand',
+        says: `${heard} of ${order.length}`,
+        state: step.kind === 'read' ? 'now' : isRead ? 'done' : 'later',
+      },
+      {
+        does: `One pass: ${order.join(' ')}, each from below`,
+        says:
+          foreseen === undefined || step.kind === 'done'
+            ? ''
+            : `then ±${foreseen.afterPass.likely.toFixed(0)} ¢, ±${foreseen.afterPass.high.toFixed(0)} 9 in 10`,
+        state: step.kind === 'set' ? 'now' : step.kind === 'done' ? 'done' : 'later',
+      },
+      {
+        does: midPass ? 'Hear all again; another pass until all are in tune' : `Again until all are within ±${this.bridge.tolerance()} ¢`,
+        says: '',
+        state: step.kind === 'done' ? 'done' : 'later',
+      },
+    ];
+  });
+  /** What had been foretold of the strings beside what came. */
+  protected readonly came = computed(() => {
+    const foretold = this.bridge.asTaken()?.foretold ?? [];
+    if (foretold.length === 0) return null;
+    const worst = [...foretold].sort((a, b) => Math.abs(b.heard - b.foretold) - Math.abs(a.heard - a.foretold))[0];
+    if (worst === undefined) return null;
+    return `Foretold and came: string ${worst.string + 1} ${signed(worst.foretold)} and ${signed(worst.heard)} ¢${foretold.length > 1 ? ', the others nearer' : ''}.`;
+  });
+  protected readonly block = computed(() => {
+    const now = this.bridge.now();
+    if (now === null) return '';
+    const { strings } = forcesAt(now.bridge, now.claw, now.angle, now.rests);
+    const { low, likely, high } = blockLoad(strings);
+    const pull = (load: typeof likely) => say(this.measures.pull(load));
+    return `Or block it level: the block bears about ${pull(likely)} (${pull(low)} to ${pull(high)}); claw in until it holds the block, tune all as on a fixed bridge, then claw out until the block falls free.`;
+  });
+
+  private clawBand(): string {
+    const turns = this.bridge.foreseen()?.foreseen.clawTurns;
+    return turns === undefined ? '' : `${turns.low.toFixed(1)} to ${turns.high.toFixed(1)} turns, 8 in 10`;
+  }
+}
+
+const timeOf = (at: string) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(new Date(at));

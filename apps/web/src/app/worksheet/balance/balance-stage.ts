@@ -1,0 +1,181 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { onBridge } from '@gold-peg/contract/bench-log';
+import { levelClaw } from '@gold-peg/craft/balance';
+import { hertz, metres, type Metres } from '@gold-peg/craft/units';
+import { scaleLinear } from 'd3';
+import { turnsBetween } from '@gold-peg/craft/procedure';
+import { Measures } from '../../preferences/measures';
+import { Caution } from '../../ui/caution';
+import { Drag, type Dragged } from '../../ui/drag';
+import { LaneBadge } from '../../ui/lane-badge';
+import { LaneButton } from '../../ui/lane-button';
+import { MeasuredWidth } from '../../ui/measured-width';
+import { NumberForm } from '../../ui/number-form';
+import { OneOf, type Choice } from '../../ui/one-of';
+import { Drafts, WorksheetDesk } from '../desk';
+import { HearingPanel, Listening } from '../hearing';
+import { stageRows } from '../lanes';
+import { sayTurns } from '../bring-up';
+import { BalanceNow } from './balance-now';
+import { BalancePlan } from './balance-plan';
+import { BridgePicture } from './bridge-picture';
+import { marksOf, ripple, SPAN, type BridgeRow } from './bridge-rows';
+import { BridgeDesk, BridgeWork } from '../bridge';
+import { SpringsPanel } from './springs-panel';
+import { sayMark, sayTooMany, signed } from './bridge-words';
+
+type About = 'plan' | 'springs' | 'hearing';
+const ABOUT: readonly Choice<About>[] = [
+  { value: 'plan', label: 'plan' },
+  { value: 'springs', label: 'what it rests on' },
+];
+const TICKS = [-100, -50, 50, 100];
+
+/** A bridge that moves: where it stands, to what each string is set in one pass so that all are in tune at its end, and what to do next. */
+@Component({
+  selector: 'peg-balance-stage',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    BalanceNow,
+    BalancePlan,
+    BridgePicture,
+    Caution,
+    Drag,
+    HearingPanel,
+    LaneBadge,
+    LaneButton,
+    MatButtonModule,
+    MeasuredWidth,
+    NumberForm,
+    OneOf,
+    SpringsPanel,
+  ],
+  templateUrl: './balance-stage.html',
+  styleUrl: './balance-stage.scss',
+})
+export class BalanceStage {
+  protected readonly desk = inject(WorksheetDesk);
+  protected readonly bridge = inject(BridgeDesk);
+  private readonly work = inject(BridgeWork);
+  protected readonly listening = inject(Listening);
+  private readonly measures = inject(Measures);
+  protected readonly signed = signed;
+  protected readonly ABOUT = ABOUT;
+  protected readonly TICKS = TICKS;
+  protected readonly about = signal<About>('plan');
+  protected readonly width = signal(300);
+  protected readonly x = computed(() => scaleLinear([-SPAN, SPAN], [0, this.width()]).clamp(true));
+  protected readonly typed = inject(Drafts).draft<{ cents: number | null; fault: string | null }>(
+    () => `on the bridge, ${this.desk.lane()}`,
+    () => ({ cents: null, fault: null }),
+  );
+
+  protected readonly now = this.bridge.now;
+  /** Why nothing can be said of this bridge. */
+  protected readonly trouble = computed(() => {
+    if (this.bridge.now() === null) return 'Not all strings of this instrument are known: choose a set, and their balance is reckoned.';
+    const bridge = this.bridge.now()?.bridge;
+    const level = bridge === undefined ? null : levelClaw(bridge);
+    return level !== null && !level.ok ? sayTooMany(level.problem) : null;
+  });
+  private readonly marks = computed(() => {
+    const now = this.now();
+    return now === null ? [] : marksOf(now, this.bridge.order());
+  });
+  private readonly ripples = computed(() => {
+    const [now, first] = [this.now(), this.marks()[0]];
+    return now === null || first === undefined ? null : ripple(now, first);
+  });
+  protected readonly rows = computed<BridgeRow[]>(() => {
+    const [now, marks, ripples] = [this.now(), this.marks(), this.ripples()];
+    const common = stageRows({
+      sheet: this.desk.sheet(),
+      lanes: this.desk.lanes(),
+      stage: 'balance',
+      inHand: this.desk.lane(),
+      done: 'balanced',
+      measures: this.measures,
+    });
+    const rows = common.map((row): BridgeRow => {
+      const { index } = row.lane;
+      const turn = marks.findIndex(({ string }) => string === index);
+      const mark = marks[turn];
+      return {
+        ...row,
+        apart: false,
+        off: now?.off[index] ?? null,
+        fresh: now?.fresh[index] ?? false,
+        aim: mark?.target ?? null,
+        moves: mark === marks[0] && mark !== undefined ? null : (ripples?.[index] ?? null),
+        turn: mark === undefined ? (now?.passed.includes(index) === true ? 0 : null) : turn + 1,
+        reserve: mark?.reserve == null ? null : 100 * mark.reserve,
+      };
+    });
+    return this.desk.inView(rows);
+  });
+  /** Where the string in hand stands: as it sounds, or as it was heard or reckoned last. */
+  protected readonly stands = computed(() => this.listening.live() ?? this.now()?.off[this.desk.lane()] ?? null);
+  protected readonly says = computed(() => {
+    const [marks, lane, step] = [this.marks(), this.desk.lanes()[this.desk.lane()], this.work.step()];
+    if (lane === undefined || step === null) return '';
+    if (step.kind === 'lower') return `Lower string ${step.string + 1} by about a tone, to −200 ¢: the others say what the springs are.`;
+    if (step.kind === 'read')
+      return step.strings.includes(lane.index)
+        ? `Pluck it as it stands: turn nothing.`
+        : `Heard. ${step.strings.length} to be heard before marks can be said.`;
+    if (step.kind === 'claw') return 'The claw first: marks are said once it is turned.';
+    if (step.kind === 'done') return 'In tune where it is.';
+    const at = marks.findIndex(({ string }) => string === lane.index);
+    const mark = marks[at];
+    if (mark === undefined) return 'It was set in this pass: what follows brings it home.';
+    if (step.kind === 'block')
+      return `String ${step.step.string + 1} would bear more than is safe at its mark: block the bridge level and string it as a fixed one.`;
+    const others = marks.slice(at + 1).map(({ string }) => string + 1);
+    return sayMark(lane.place.note, mark.target, others);
+  });
+  /** Turns of the button to the mark of the string in hand. */
+  protected readonly turns = computed(() => {
+    const mark = this.marks().find(({ string }) => string === this.desk.lane());
+    const [plan, instrument, cents] = [this.desk.planInHand(), this.desk.instrument(), this.stands()];
+    const { string, place } = this.desk.lanes()[this.desk.lane()] ?? { string: null };
+    const note = this.now()?.bridge.strings[this.desk.lane()]?.pitch;
+    if (mark === undefined || plan === null || cents === null || string === null || instrument === null) return '';
+    if (place === undefined || note === undefined || cents >= mark.target) return '';
+    const from = hertz(note * 2 ** (cents / 1200));
+    const turns = turnsBetween({ plan, string, scale: place.scaleLength, gearRatio: instrument.gearRatio }, from, mark.frequency);
+    return turns > 0 ? `about ${sayTurns(turns)} of the button, from below` : '';
+  });
+
+  protected readonly keepTyped = async (): Promise<boolean> => {
+    const { cents } = this.typed.value();
+    const refuse = (fault: string) => {
+      this.typed.type({ cents, fault });
+      return false;
+    };
+    if (cents === null) return refuse('Type how many cents from its note your tuner reads it, below zero under it.');
+    const read = onBridge.safeParse({ cents, sure: null, by: 'typed' });
+    if (!read.success) return refuse(`Cents, ${cents} ¢, ${read.error.issues[0]?.message ?? 'is not right'}.`);
+    const forget = this.typed.forgetter();
+    await this.work.hear(this.desk.lane(), cents, { sure: null, by: 'typed' });
+    forget();
+    return true;
+  };
+
+  protected tryClaw(claw: Metres): void {
+    const stands = this.bridge.asTaken()?.claw;
+    if (stands !== undefined) this.bridge.tried.set([{ kind: 'claw', travel: metres(claw - stands) }]);
+  }
+
+  protected trySprings(count: number): void {
+    this.bridge.tried.set([{ kind: 'springs', count }]);
+  }
+
+  /** Drags where one string stands: the others follow. */
+  protected tryPitch(string: number, { x }: Dragged): void {
+    const pitch = this.bridge.asTaken()?.bridge.strings[string]?.pitch;
+    if (pitch === undefined || this.desk.closed()) return;
+    this.desk.lane.set(string);
+    this.bridge.tried.set([{ kind: 'set', string, sounds: hertz(pitch * 2 ** (this.x().invert(x) / 1200)), aimed: false }]);
+  }
+}

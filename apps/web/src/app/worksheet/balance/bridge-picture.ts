@@ -1,0 +1,123 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { backEdge, edgeRise, forcesAt, restsFrom, type BridgeNow } from '@gold-peg/craft/balance';
+import { FLOATING } from '@gold-peg/craft/constants';
+import { metres, toDegrees, type Metres } from '@gold-peg/craft/units';
+import { Measures, say } from '../../preferences/measures';
+import { Drag, type Dragged } from '../../ui/drag';
+import { MeasuredWidth } from '../../ui/measured-width';
+import { clawSpot, coil, edgeSpot, hookSpot, LARGER, outline, saddleSpot, scaleOf, turnedSpot } from './bridge-shape';
+
+const HEIGHT = 300;
+/** One press of a key moves the claw so far. */
+const NUDGE = metres(0.0002);
+/** Heights that the scale at the back edge shows, mm. */
+const HEIGHTS = [-2, -1, 0, 1, 2, 3];
+
+/** The bridge from the side, to scale, as the lever that it is. Its claw can be dragged: then everything is as it would be. */
+@Component({
+  selector: 'peg-bridge-picture',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Drag, MatButtonModule, MeasuredWidth],
+  templateUrl: './bridge-picture.html',
+  styleUrl: './bridge-picture.scss',
+})
+export class BridgePicture {
+  readonly now = input.required<BridgeNow>();
+  /** Something is tried, and nothing of it was done. */
+  readonly isTried = input(false);
+  readonly mayTry = input(true);
+  /** The claw dragged to so far from the hook. */
+  readonly clawTried = output<Metres>();
+  readonly springsTried = output<number>();
+
+  private readonly measures = inject(Measures);
+  protected readonly HEIGHT = HEIGHT;
+  protected readonly LARGER = LARGER;
+  protected readonly width = signal(480);
+  private readonly scale = computed(() => scaleOf(this.width(), HEIGHT, FLOATING.springFree.value + FLOATING.clawTravel.value + 24));
+
+  protected readonly shape = computed(() => {
+    const { angle, claw, bridge } = this.now();
+    const scale = this.scale();
+    const [saddle, hook, edge, stands] = [saddleSpot(scale, angle), hookSpot(scale, angle), edgeSpot(scale, angle), clawSpot(scale, claw)];
+    return {
+      outline: outline(scale, angle),
+      saddle,
+      hook,
+      edge,
+      claw: stands,
+      knife: scale.edge,
+      coil: coil({ x: stands.x + 12, y: stands.y }, hook),
+      string: `M0 ${saddle.y.toFixed(1)}L${saddle.x.toFixed(1)} ${saddle.y.toFixed(1)}`,
+      anchor: `M${saddle.x.toFixed(1)} ${saddle.y.toFixed(1)}L${turnedSpot(scale, angle, 4, -30).x.toFixed(1)} ${turnedSpot(scale, angle, 4, -30).y.toFixed(1)}`,
+      springs: Array.from({ length: bridge.springs.count }, (_, index) => index),
+      px: scale.px,
+    };
+  });
+  /** Where it would lie with all in tune and the claw where it is; null where that is as good as level. */
+  protected readonly ghost = computed(() => {
+    const { bridge, claw } = this.now();
+    const { angle } = restsFrom(
+      bridge,
+      claw,
+      bridge.strings.map(({ pitch }) => pitch),
+    );
+    if (Math.abs(toDegrees(angle)) < 0.2) return null;
+    return { outline: outline(this.scale(), angle), says: this.sayTilt(angle) };
+  });
+  protected readonly heights = computed(() => {
+    const scale = this.scale();
+    return HEIGHTS.map((mm) => ({ mm, y: scale.edge.y - LARGER * mm * scale.px }));
+  });
+  protected readonly forces = computed(() => {
+    const { bridge, claw, angle, rests } = this.now();
+    const { strings, springs } = forcesAt(bridge, claw, angle, rests);
+    const [up, down] = [FLOATING.saddleHeight.value, FLOATING.springDepth.value];
+    return {
+      strings: say(this.measures.pull(strings)),
+      springs: say(this.measures.pull(springs)),
+      up: say(this.measures.length(metres(up / 1000), 1)),
+      down: say(this.measures.length(metres(down / 1000), 0)),
+      moments: [`${strings.toFixed(0)} N × ${up} mm`, `${springs.toFixed(0)} N × ${down} mm`],
+    };
+  });
+  protected readonly tilt = computed(() => this.sayTilt(this.now().angle));
+  protected readonly rise = computed(() => {
+    const rise = edgeRise(this.now().angle, backEdge);
+    const size = say(this.measures.length(metres(Math.abs(rise)), 1));
+    return Math.abs(rise) < 0.00005 ? 'back edge level' : `back edge ${size} ${rise > 0 ? 'high' : 'low'}`;
+  });
+  protected readonly label = computed(
+    () =>
+      `The bridge from the side: ${this.tilt()}, ${this.rise()}; strings pull ${this.forces().strings}, springs ${this.forces().springs}`,
+  );
+  /** All strings on, at their notes, with the bridge level: the claw between its ends. */
+  protected readonly reach = computed(() => {
+    const { free } = this.now().bridge.springs;
+    return { min: free, max: metres(free + FLOATING.clawTravel.value / 1000) };
+  });
+  protected readonly claw = computed(() => this.now().claw);
+
+  protected drag({ x }: Dragged): void {
+    const { edge, px } = this.scale();
+    this.tryClaw(metres((edge.x - x) / px / 1000));
+  }
+
+  protected nudge(event: KeyboardEvent): void {
+    const by = { ArrowLeft: NUDGE, ArrowRight: -NUDGE }[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    this.tryClaw(metres(this.claw() + by));
+  }
+
+  private tryClaw(claw: Metres): void {
+    const { min, max } = this.reach();
+    if (this.mayTry()) this.clawTried.emit(metres(Math.min(max, Math.max(min, claw))));
+  }
+
+  private sayTilt(angle: number): string {
+    const degrees = Math.abs((angle * 180) / Math.PI);
+    return degrees < 0.05 ? 'level' : `${degrees.toFixed(1)}° ${angle > 0 ? 'forward' : 'back'}`;
+  }
+}

@@ -1,0 +1,66 @@
+import type { BridgeStep, ClawProblem, Foreseen, Unknown } from '@gold-peg/craft/balance';
+
+const FRACTIONS: Readonly<Record<number, string>> = { 0.125: '⅛', 0.25: '¼', 0.375: '⅜', 0.5: '½', 0.625: '⅝', 0.75: '¾', 0.875: '⅞' };
+
+/** By eighths, as a screw is turned: 1¼. */
+export function sayEighths(turns: number): string {
+  const eighths = Math.round(Math.abs(turns) * 8) / 8;
+  const [whole, part] = [Math.floor(eighths), FRACTIONS[eighths % 1] ?? ''];
+  return whole === 0 && part !== '' ? part : `${whole}${part}`;
+}
+
+/** "1¼ turns in": what each screw of the claw does. */
+export const sayClaw = (turns: number): string =>
+  `${sayEighths(turns)} ${Math.abs(turns) > 1 ? 'turns' : 'turn'} ${turns < 0 ? 'out' : 'in'}`;
+
+/** Below zero with its sign, to a tenth. */
+export function signed(cents: number, digits = 1): string {
+  const rounded = Number(cents.toFixed(digits));
+  return `${rounded < 0 ? '−' : rounded > 0 ? '+' : ''}${Math.abs(rounded).toFixed(digits)}`;
+}
+
+export const list = (numbers: readonly number[]): string =>
+  numbers.length < 2 ? numbers.join('') : `${numbers.slice(0, -1).join(', ')} and ${numbers.at(-1) ?? ''}`;
+
+/** What is to be done with the string in hand, as a sentence. `others`: numbers of those that come after it. */
+export function sayMark(note: string, target: number, others: readonly number[]): string {
+  const mark = Math.round(target * 10) / 10;
+  if (others.length === 0) return `Tune to ${note}: it is the last, and all are home.`;
+  if (mark === 0) return `Tune to ${note} now: what follows does not move it.`;
+  const way = mark > 0 ? 'comes down' : 'comes up';
+  return `Tune to ${note} ${signed(mark)} ¢ now: it ${way} to 0 when ${list(others)} ${others.length === 1 ? 'is' : 'are'} up.`;
+}
+
+export const UNKNOWN_NAMES: Readonly<Record<Unknown, string>> = {
+  trial: 'a trial: lower one string, hear the others',
+  springs: 'the rate of the springs',
+  'saddle-height': 'the height of the saddles over the edge',
+  'spring-depth': 'the depth of the spring hooks',
+  stiffness: 'the cores of the strings',
+  'screw-lead': 'the lead of the claw screws',
+};
+
+/** What would narrow the pass most, and to what. */
+export const sayNarrows = (narrows: Foreseen['narrows']): string =>
+  narrows === null ? '' : `Known best by ${UNKNOWN_NAMES[narrows.what]}: then about ±${narrows.leaves.toFixed(0)} ¢.`;
+
+export const sayTooMany = ({ needed, initial }: ClawProblem): string =>
+  `So many springs cannot balance these strings: each would have to pull ${needed.toFixed(0)} N, and its coils open at ${initial.toFixed(0)} N. Unhook one.`;
+
+/** The large button of what is next; null where there is none. */
+export function sayAct(step: BridgeStep | { kind: 'lower'; string: number }, clawTurns: number | null): string | null {
+  switch (step.kind) {
+    case 'claw':
+      return `Claw turned ${sayClaw(clawTurns ?? 0)}`;
+    case 'read':
+      return step.strings.length > 1 ? 'Another string first' : null;
+    case 'set':
+      return `String ${step.step.string + 1} set`;
+    case 'lower':
+      return `String ${step.string + 1} a tone down`;
+    case 'block':
+      return null;
+    case 'done':
+      return 'All balanced';
+  }
+}

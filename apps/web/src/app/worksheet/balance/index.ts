@@ -1,0 +1,2 @@
+export { BalanceStage } from './balance-stage';
+export { BridgeByEar } from './bridge-by-ear';

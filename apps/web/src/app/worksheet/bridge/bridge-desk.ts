@@ -1,0 +1,152 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import {
+  backEdge,
+  bridgeNow,
+  bridgeUnder,
+  happeningsOf,
+  levelClaw,
+  nextAtBridge,
+  screwLead,
+  trialsIn,
+  USUAL_SPRINGS,
+  type BridgeHappening,
+  type FloatingBridge,
+  type SpringsLearned,
+} from '@gold-peg/craft/balance';
+import { stringOrder } from '@gold-peg/craft/bench-run';
+import { FLOATING } from '@gold-peg/craft/constants';
+import { offsetFor, tuningWays } from '@gold-peg/craft/methods';
+import { hertz, newtons, type Metres } from '@gold-peg/craft/units';
+import { asItCame } from '@gold-peg/craft/worksheet';
+import { debounceTime, of, startWith, switchMap } from 'rxjs';
+import { BridgeSolver, type BridgeQuestion, type BridgeReply } from '../../balance';
+import { WorksheetDesk } from '../desk';
+
+/** What is foreseen waits until nothing was changed for so long, ms. */
+const QUIET_MS = 250;
+
+/** The bridge of the instrument on the bench, as its log tells it: where it stands, what its springs are, and what is next. */
+@Injectable()
+export class BridgeDesk {
+  private readonly desk = inject(WorksheetDesk);
+  private readonly solver = inject(BridgeSolver);
+
+  /** What is tried by dragging, after all that happened: nothing of it is taken down. */
+  readonly tried = signal<readonly BridgeHappening[]>([]);
+  /** A string is lowered to learn from the others. */
+  readonly learning = signal(false);
+
+  /** What jobs before found of these springs; null where nobody tried them. */
+  readonly before = computed(() => this.desk.file()?.passport.current?.springs ?? null);
+  private readonly prior = computed<Pick<SpringsLearned, 'rate' | 'initial'>>(() => {
+    const known = this.before();
+    if (known === null) return USUAL_SPRINGS;
+    const { low, likely, high } = known.rateNPerMm;
+    return { rate: { low: 1000 * low, likely: 1000 * likely, high: 1000 * high }, initial: known.initialN };
+  });
+  /** The bridge under the strings of this job, springs as they were taken to be before it; null where it does not move or a string is not known. */
+  private readonly taken = computed(() => this.bridgeWith(this.desk.instrument(), this.desk.strings(), this.prior()));
+  private readonly levelMm = computed(() => {
+    const sheet = this.desk.sheet();
+    const noted = sheet.measurements.find((event) => event.payload.what === 'bridge-level' && asItCame(sheet, event));
+    const before = this.desk.lastTime()?.measurements.findLast(({ what }) => what === 'bridge-level');
+    return noted?.payload.valueMm ?? before?.valueMm ?? null;
+  });
+  /** Whether somebody noted how high it stands where it is level. */
+  readonly levelIsNoted = computed(() => this.levelMm() !== null);
+  private readonly happenings = computed(() => {
+    const [bridge, sheet] = [this.taken(), this.desk.sheet()];
+    if (bridge === null) return [];
+    // before the new strings are up it stands as it came
+    const events = sheet.onBridge.filter((event) => event.kind !== 'measured' || !asItCame(sheet, event));
+    return happeningsOf(bridge, events, { lead: screwLead, edge: backEdge, levelMm: this.levelMm() });
+  });
+  readonly trials = computed(() => trialsIn(this.desk.lanes().length, this.happenings()));
+
+  private readonly learned = this.answers<'learned'>(
+    computed(() => {
+      const [bridge, trials] = [this.taken(), this.trials()];
+      return bridge === null ? null : { kind: 'learn', bridge, trials, before: this.prior() };
+    }),
+    0,
+  );
+  /** What is known of the springs by now: null while it is reckoned for the first time. */
+  readonly springs = computed(() => this.learned()?.springs ?? null);
+  readonly bridge = computed<FloatingBridge | null>(() => {
+    const [bridge, springs] = [this.taken(), this.springs()];
+    if (bridge === null || springs === null) return bridge;
+    return {
+      ...bridge,
+      springs: { ...bridge.springs, rate: springs.rate.likely, initial: newtons(springs.initial.likely) },
+    };
+  });
+  /** Where the claw stood before anything was turned: there the bridge was level under the strings that were on it. */
+  private readonly clawBefore = computed<Metres | null>(() => {
+    const bridge = this.bridge();
+    if (bridge === null) return null;
+    const springs = { rate: { likely: bridge.springs.rate }, initial: { likely: bridge.springs.initial } };
+    const old = this.bridgeWith(this.desk.asItCame(), this.desk.oldStrings() ?? [], springs);
+    const level = levelClaw(old ?? bridge);
+    return level.ok ? level.value : bridge.springs.free;
+  });
+
+  /** As it stands by all that happened, and by what is tried. */
+  readonly asTaken = computed(() => this.nowWith(this.happenings()));
+  readonly now = computed(() => (this.tried().length === 0 ? this.asTaken() : this.nowWith([...this.happenings(), ...this.tried()])));
+  readonly tolerance = computed(() => tuningWays(this.desk.choices()).tolerance);
+  readonly order = computed(() => stringOrder(this.desk.run()?.schools.order.value ?? 'low-first', this.desk.lanes().length));
+  readonly next = computed(() => {
+    const now = this.asTaken();
+    return now === null ? null : nextAtBridge(now, { order: this.order(), tolerance: this.tolerance(), lead: screwLead });
+  });
+  readonly foreseen = this.answers<'foreseen'>(
+    computed(() => {
+      const [now, springs] = [this.now(), this.springs()];
+      if (now === null || springs === null) return null;
+      const heard = now.bridge.strings.map(({ pitch }, index) => {
+        const cents = now.off[index] ?? null;
+        return cents === null || !Number.isFinite(cents) ? null : hertz(pitch * 2 ** (cents / 1200));
+      });
+      const order = this.order().filter((string) => !now.passed.includes(string));
+      const tried = springs.count > 0 || this.before() !== null;
+      return { kind: 'foresee', bridge: now.bridge, claw: now.claw, heard, order, samples: springs.samples, tried, measured: [] };
+    }),
+    QUIET_MS,
+  );
+
+  private nowWith(happenings: readonly BridgeHappening[]) {
+    const [bridge, claw] = [this.bridge(), this.clawBefore()];
+    return bridge === null || claw === null ? null : bridgeNow(bridge, claw, happenings);
+  }
+
+  private bridgeWith(
+    instrument: ReturnType<WorksheetDesk['instrument']>,
+    strings: ReturnType<WorksheetDesk['strings']>,
+    { rate, initial }: { rate: { likely: number }; initial: { likely: number } },
+  ): FloatingBridge | null {
+    if (instrument === null) return null;
+    const count = this.before()?.count ?? FLOATING.springs.value;
+    const bridge = bridgeUnder(instrument, strings, { count, rate: rate.likely, initial: newtons(initial.likely) });
+    if (bridge === null) return null;
+    // a string that is wanted beside its note rests there
+    return {
+      ...bridge,
+      strings: bridge.strings.map((string, index) => ({
+        ...string,
+        pitch: hertz(string.pitch * 2 ** (offsetFor(this.desk.choices(), index + 1) / 1200)),
+      })),
+    };
+  }
+
+  /** The latest answer to a question that changes; the one before it stays until there is another. */
+  private answers<K extends BridgeReply['kind']>(question: () => BridgeQuestion | null, quiet: number) {
+    const asked = computed(question, { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) });
+    const replies = toObservable(asked).pipe(
+      debounceTime(quiet),
+      switchMap((now) => (now === null ? of(null) : this.solver.ask(now))),
+      startWith(null),
+    );
+    return toSignal(replies, { initialValue: null }) as () => Extract<BridgeReply, { kind: K }> | null;
+  }
+}

@@ -1,0 +1,127 @@
+import { computed, effect, inject, Injectable, untracked } from '@angular/core';
+import type { BridgeStep } from '@gold-peg/craft/balance';
+import type { OnBridge } from '@gold-peg/craft/worksheet';
+import { WorksheetDesk } from '../desk';
+import { BridgeDesk } from './bridge-desk';
+
+/** How a reading came. */
+export type Read = Pick<OnBridge, 'sure' | 'by'>;
+const BY_HAND: Read = { sure: null, by: 'typed' };
+
+/** Where a string is lowered to, to learn what its bridge does: about a tone, cents. */
+export const TONE_DOWN = { aim: -200, from: -260, to: -120 };
+/** A screw is turned by eighths. */
+const EIGHTHS = 8;
+
+/** What is done at a bridge that moves, taken down. */
+@Injectable()
+export class BridgeWork {
+  private readonly desk = inject(WorksheetDesk);
+  private readonly bridge = inject(BridgeDesk);
+
+  /** What is next, with the string that is lowered to learn from: the lowest, which moves the bridge most. */
+  readonly step = computed<BridgeStep | { kind: 'lower'; string: number } | null>(() => {
+    const next = this.bridge.next();
+    const lowest = this.desk.lanes().length - 1;
+    return this.bridge.learning() && next !== null && next.kind !== 'read' ? { kind: 'lower', string: lowest } : next;
+  });
+  /** The string that is next, zero-based; null where it is none. */
+  readonly string = computed<number | null>(() => {
+    const step = this.step();
+    if (step?.kind === 'set' || step?.kind === 'block') return step.step.string;
+    if (step?.kind === 'lower') return step.string;
+    return step?.kind === 'read' ? (this.bridge.order().find((string) => step.strings.includes(string)) ?? null) : null;
+  });
+  /** Turns that the claw wants, by eighths; null where it stands right. */
+  readonly clawTurns = computed(() => {
+    const step = this.step();
+    return step?.kind === 'claw' ? Math.round(step.turns * EIGHTHS) / EIGHTHS : null;
+  });
+
+  constructor() {
+    // what these trials say of the springs stays with the instrument
+    effect(() => {
+      const [springs, before] = [this.bridge.springs(), this.bridge.before()];
+      if (springs === null || springs.count === 0 || this.desk.closed()) return;
+      untracked(() => void this.keepSprings(springs, before?.trials ?? 0));
+    });
+    effect(() => {
+      const string = this.string();
+      if (string === null || this.desk.stage() !== 'balance') return;
+      untracked(() => this.desk.lane.set(string));
+    });
+  }
+
+  /** What Space does here, where it is no tick: returns what was done, in words, or null where there was nothing to do. */
+  async act(): Promise<string | null> {
+    const step = this.step();
+    if (step === null || this.desk.closed()) return null;
+    switch (step.kind) {
+      case 'claw':
+        return this.turnClaw(this.clawTurns() ?? 0, this.clawTurns() ?? 0);
+      case 'set':
+        await this.take('set-on-bridge', step.step.string, { cents: step.step.target, aimCents: step.step.target, ...BY_HAND });
+        return `String ${step.step.string + 1} set`;
+      case 'lower':
+        await this.lower(TONE_DOWN.aim, BY_HAND);
+        return `String ${step.string + 1} lowered`;
+      case 'read': {
+        const others = this.bridge.order().filter((string) => step.strings.includes(string));
+        const following = others[others.indexOf(this.desk.lane()) + 1] ?? others[0];
+        if (following !== undefined) this.desk.lane.set(following);
+        return null;
+      }
+      case 'block':
+      case 'done':
+        return null;
+    }
+  }
+
+  async turnClaw(bassTurns: number, trebleTurns: number): Promise<string> {
+    await this.desk.happens({ kind: 'claw-turned', payload: { bassTurns, trebleTurns } });
+    return 'Claw turned';
+  }
+
+  hook(count: number): Promise<void> {
+    return this.desk.happens({ kind: 'springs-hooked', payload: { count } });
+  }
+
+  /** A string was heard or read, `cents` from its note: what follows from it depends on what is next. */
+  async hear(lane: number, cents: number, read: Read): Promise<void> {
+    const step = this.step();
+    if (step === null || this.desk.closed()) return;
+    this.bridge.tried.set([]);
+    if (step.kind === 'lower' && lane === step.string)
+      return cents >= TONE_DOWN.from && cents <= TONE_DOWN.to ? this.lower(cents, read) : undefined;
+    if (step.kind === 'set' && lane === step.step.string) {
+      const aimCents = round(step.step.target);
+      // on its way there it is followed, and not taken down
+      if (Math.abs(cents - aimCents) > this.bridge.tolerance()) return;
+      return this.take('set-on-bridge', lane, { cents, aimCents, ...read });
+    }
+    return this.take('heard-on-bridge', lane, { cents, ...read });
+  }
+
+  private async lower(cents: number, read: Read): Promise<void> {
+    this.bridge.learning.set(false);
+    await this.take('set-on-bridge', this.desk.lanes().length - 1, { cents, ...read });
+  }
+
+  private take(kind: 'heard-on-bridge' | 'set-on-bridge', lane: number, { cents, aimCents, ...read }: OnBridge): Promise<void> {
+    const aim = aimCents === undefined ? {} : { aimCents: round(aimCents) };
+    return this.desk.happens({ kind, string: lane + 1, payload: { cents: round(cents), ...aim, ...read } });
+  }
+
+  private async keepSprings({ rate, initial, count }: NonNullable<ReturnType<BridgeDesk['springs']>>, before: number): Promise<void> {
+    const trials = before + count;
+    const bridge = this.bridge.now()?.bridge;
+    if (bridge === undefined || (this.desk.sheet().springs?.payload.trials ?? 0) >= trials) return;
+    const perMm = { low: rate.low / 1000, likely: rate.likely / 1000, high: rate.high / 1000 };
+    await this.desk.happens({
+      kind: 'springs-learned',
+      payload: { count: bridge.springs.count, rateNPerMm: perMm, initialN: initial, trials },
+    });
+  }
+}
+
+const round = (cents: number): number => Math.round(10 * cents) / 10;

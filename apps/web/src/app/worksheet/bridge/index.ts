@@ -1,0 +1,2 @@
+export { BridgeDesk } from './bridge-desk';
+export { BridgeWork } from './bridge-work';
