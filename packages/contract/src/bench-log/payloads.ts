@@ -92,6 +92,7 @@ export const onBridge = z.strictObject({
     unit: '¢',
     because: 'it is where the string is set for the others to bring it home',
   }).optional(),
+  towardCents: quantity({ from: -400, to: 400, unit: '¢', because: 'it is where a pass leaves all strings' }).optional(),
   sure: heardAt.shape.sure,
   by: heardAt.shape.by,
 });

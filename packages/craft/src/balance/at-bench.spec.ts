@@ -37,7 +37,7 @@ function followed(truth: FloatingBridge, taken: FloatingBridge, most: number) {
     else if (next.kind === 'set') {
       moves++;
       rests = tunedTo(truth, stands, rests, { string: next.step.string, sounds: next.step.frequency }).rests;
-      happenings.push({ kind: 'set', string: next.step.string, sounds: sounds()[next.step.string] ?? (0 as Hertz), aimed: true });
+      happenings.push({ kind: 'set', string: next.step.string, sounds: sounds()[next.step.string] ?? (0 as Hertz), toward: cents(0) });
     } else throw new Error(`nothing of that kind is wanted: ${next.kind}`);
     if (next.kind === 'read') worst.push(Math.max(...centsFrom(sounds()).map((off) => Math.abs(off ?? 0))));
   }
@@ -106,7 +106,7 @@ describe('where a bridge stands', () => {
 
   it('that was lowered to learn from is no step of a pass: the others are heard next', () => {
     const reads = offBy([]).map((sounds, string): BridgeHappening => ({ kind: 'read', string, sounds }));
-    const lowered = { kind: 'set', string: 5, sounds: ((lightSet[5]?.pitch ?? 0) * 2 ** (-200 / 1200)) as Hertz, aimed: false } as const;
+    const lowered = { kind: 'set', string: 5, sounds: ((lightSet[5]?.pitch ?? 0) * 2 ** (-200 / 1200)) as Hertz, toward: null } as const;
     const now = bridgeNow(floatingBridge, claw, [...reads, lowered]);
     expect(now.passed).toEqual([]);
     expect(nextAtBridge(now, WAYS)).toEqual({ kind: 'read', strings: [0, 1, 2, 3, 4] });
@@ -134,19 +134,53 @@ describe('what comes next', () => {
     strings: lightSet.map((string) => ({ ...string, restDensity: kilogramsPerMetre(string.restDensity * 1.15) })),
   };
 
-  it('is the claw under a heavier set, by as much as its springs have to pull more; then it is not asked for again', () => {
-    const next = nextAtBridge(bridgeNow(heavier, claw, []), WAYS);
+  it('under a heavier set is to hear all, to set them so that the claw brings them home, and then the claw', () => {
     const lead = fromMillimetres(1.7);
     const more = (levelOf(heavier) - claw) / lead;
-    expect(next).toMatchObject({ kind: 'claw', turns: expect.closeTo(more, 9) as number });
     expect(more).toBeGreaterThan(1);
-    const turned = bridgeNow(heavier, claw, [{ kind: 'claw', travel: metres(more * lead) }]);
-    expect(turned.clawMoved).toBeCloseTo(more * lead, 9);
-    expect(nextAtBridge(turned, WAYS).kind).toBe('read');
+    const asTuned = bridgeNow(heavier, claw, []);
+    expect(nextAtBridge(asTuned, WAYS)).toEqual({ kind: 'read', strings: [0, 1, 2, 3, 4, 5] });
+    const reads = heavier.strings.map(({ pitch }, string): BridgeHappening => ({ kind: 'read', string, sounds: pitch }));
+    const happenings = [...reads];
+    for (let moves = 0; moves < 6; moves++) {
+      const next = nextAtBridge(bridgeNow(heavier, claw, happenings), WAYS);
+      if (next.kind !== 'set') throw new Error(`a string is set, not ${next.kind}`);
+      expect(next.forClaw).toBe(true);
+      expect(next.step.target).toBeLessThan(0); // it comes up with the claw, and never over its note
+      expect(next.step.target).toBeGreaterThan(-500);
+      happenings.push({ kind: 'set', string: next.step.string, sounds: next.step.frequency, toward: next.toward });
+    }
+    const ready = bridgeNow(heavier, claw, happenings);
+    expect(nextAtBridge(ready, WAYS)).toMatchObject({ kind: 'claw', turns: expect.closeTo(more, 6) as number });
+    const home = bridgeNow(heavier, claw, [...happenings, { kind: 'claw', travel: metres(more * lead) }]);
+    expect(home.clawMoved).toBeCloseTo(more * lead, 9);
+    for (const off of home.off) expect(off).toBeCloseTo(0, 3);
+    expect(nextAtBridge(home, WAYS).kind).toBe('read');
+  });
+
+  it('leaves all a little beside their notes first, where a mark would hang loose or past what a string bears', () => {
+    // the claw was turned in under strings that were at their notes: all are sharp by a tone and more
+    const sharp = bridgeNow(
+      floatingBridge,
+      claw,
+      offBy([90, 130, 220, 130, 180, 250]).map((sounds, string) => ({ kind: 'read', string, sounds })),
+    );
+    const down = nextAtBridge(sharp, WAYS);
+    expect(down.kind === 'set' && down.toward).toBeGreaterThan(0);
+    if (down.kind === 'set') for (const { target } of [down.step, ...down.rest]) expect(target).toBeGreaterThan(-500);
+    const tight = { ...floatingBridge, strings: lightSet.map((string) => ({ ...string, breakingLoad: newtons(112) })) };
+    const flat = bridgeNow(
+      tight,
+      claw,
+      offBy([-150, -150, -150, -150, -150, -150]).map((sounds, string) => ({ kind: 'read', string, sounds })),
+    );
+    const up = nextAtBridge(flat, WAYS);
+    expect(up.kind === 'set' && up.toward).toBeLessThan(0);
+    if (up.kind === 'set') for (const { pull } of [up.step, ...up.rest]) expect(pull).toBeLessThanOrEqual(0.85 * 112);
   });
 
   it('is a block where a mark would ask more of a string than is safe', () => {
-    const weak = { ...floatingBridge, strings: lightSet.map((string) => ({ ...string, breakingLoad: newtons(85) })) };
+    const weak = { ...floatingBridge, strings: lightSet.map((string) => ({ ...string, breakingLoad: newtons(60) })) };
     const reads = offBy(FLAT).map((sounds, string): BridgeHappening => ({ kind: 'read', string, sounds }));
     expect(nextAtBridge(bridgeNow(weak, claw, reads), WAYS).kind).toBe('block');
   });
@@ -156,7 +190,7 @@ describe('what comes next', () => {
     expect(nextAtBridge(bridgeNow(floatingBridge, claw, reads), WAYS)).toEqual({ kind: 'done' });
   });
 
-  it('changes with the number of springs: with one more the claw has to come out', () => {
+  it('is the claw at once where it has to come out, as with one spring more: that lets all strings down', () => {
     const next = nextAtBridge(bridgeNow(floatingBridge, claw, [{ kind: 'springs', count: 4 }]), WAYS);
     expect(next.kind === 'claw' && next.turns).toBeLessThan(-1);
   });

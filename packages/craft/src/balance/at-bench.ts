@@ -1,16 +1,15 @@
-import { FLOATING } from '../constants/index.js';
-import { cents, fromMillimetres, hertz, metres, radians, type Cents, type Hertz, type Metres, type Radians } from '../units/index.js';
+import { cents, hertz, metres, radians, type Cents, type Hertz, type Metres, type Radians } from '../units/index.js';
 import { pullFor, speaking, type FloatingBridge, type RestLengths } from './bridge.js';
 import { clawWhere, levelClaw } from './claw.js';
-import { levelRests, restsFrom, restsWhere, settle, tunedTo, type Known } from './equilibrium.js';
-import { onePass, type PassStep } from './one-pass.js';
+import { restsFrom, restsWhere, settle, tunedTo, type Known } from './equilibrium.js';
+import { finalRests } from './one-pass.js';
 
 /** What happens to a bridge at the bench, in the order it does. Strings are zero-based. */
 export type BridgeHappening =
   /** A string was heard where it stands. */
   | { kind: 'read'; string: number; sounds: Hertz }
-  /** Its peg was turned, and it was heard then; `aimed` where that was to its mark of a pass. */
-  | { kind: 'set'; string: number; sounds: Hertz; aimed: boolean }
+  /** Its peg was turned, and it was heard then; `toward` where that was to its mark of a pass: where that pass leaves all, cents from their notes. */
+  | { kind: 'set'; string: number; sounds: Hertz; toward: Cents | null }
   /** Drawn in by so much; let out below zero. */
   | { kind: 'claw'; travel: Metres }
   /** Tipped so, as measured. */
@@ -38,6 +37,8 @@ export interface BridgeNow {
   heard: readonly boolean[];
   /** Strings that were set since all of them were heard. */
   passed: readonly number[];
+  /** Where that pass leaves all, cents from their notes. */
+  toward: Cents;
   /** Of the latest pass, as far as strings were heard again. */
   foretold: readonly Foretold[];
   /** Turned in since the set came on, m. */
@@ -51,7 +52,7 @@ const TURNED = 1;
  * Where a bridge stands after all that happened to it. `claw`: where it stood at the beginning; `before`: where each string stood then, for want of ears at its note.
  */
 export function bridgeNow(bridge: FloatingBridge, claw: Metres, happenings: readonly BridgeHappening[], before?: RestLengths): BridgeNow {
-  const rests = before ?? levelRests(bridge);
+  const rests = before ?? finalRests(bridge, claw);
   const begun: BridgeNow = {
     bridge,
     claw,
@@ -59,6 +60,7 @@ export function bridgeNow(bridge: FloatingBridge, claw: Metres, happenings: read
     fresh: bridge.strings.map(() => false),
     heard: bridge.strings.map(() => false),
     passed: [],
+    toward: cents(0),
     foretold: [],
     clawMoved: metres(0),
   };
@@ -79,8 +81,8 @@ function happen(now: BridgeNow, event: BridgeHappening): BridgeNow {
   switch (event.kind) {
     case 'read':
     case 'set':
-      if (event.kind === 'set') return set(now, event, event.aimed);
-      return wasTurned(now, event) ? set(now, event, false) : read(now, event);
+      if (event.kind === 'set') return set(now, event, event.toward);
+      return wasTurned(now, event) ? set(now, event, null) : read(now, event);
     case 'claw': {
       const moved = metres(claw + event.travel);
       const clawMoved = metres(now.clawMoved + event.travel);
@@ -118,7 +120,7 @@ function wasTurned({ fresh, off, bridge }: BridgeNow, { string, sounds }: { stri
 }
 
 /** Its peg was turned: the others are as long as they were, and sound elsewhere. */
-function set(now: BridgeNow, step: { string: number; sounds: Hertz }, aimed: boolean): BridgeNow {
+function set(now: BridgeNow, step: { string: number; sounds: Hertz }, toward: Cents | null): BridgeNow {
   const { bridge, claw, rests, angle } = now;
   const others = rests.map((rest) => rest ?? null);
   const tuned = tunedTo(bridge, claw, others, step, angle);
@@ -127,7 +129,8 @@ function set(now: BridgeNow, step: { string: number; sounds: Hertz }, aimed: boo
     ...seen(bridge, claw, tuned.rests, tuned.angle),
     fresh: bridge.strings.map((_, index) => index === step.string),
     heard: now.heard.with(step.string, true),
-    passed: [...now.passed.filter((string) => string !== step.string), ...(aimed ? [step.string] : [])],
+    passed: [...now.passed.filter((string) => string !== step.string), ...(toward === null ? [] : [step.string])],
+    toward: toward ?? now.toward,
     foretold: now.passed.length === 0 ? [] : now.foretold,
   };
 }
@@ -156,44 +159,6 @@ function read(now: BridgeNow, { string, sounds }: { string: number; sounds: Hert
     passed: all ? [] : now.passed,
     foretold: [...now.foretold.filter((each) => each.string !== string), ...told],
   };
-}
-
-/** What is next at a bridge: the claw, then all strings heard, then one pass over them, and again until all are in tune where they are. */
-export type BridgeStep =
-  | { kind: 'claw'; turns: number; travel: Metres }
-  | { kind: 'read'; strings: readonly number[] }
-  | { kind: 'set'; step: PassStep; rest: readonly PassStep[] }
-  | { kind: 'block'; step: PassStep }
-  | { kind: 'done' };
-
-interface BridgeWays {
-  /** In which strings are set, zero-based. */
-  order: readonly number[];
-  /** Off its note by no more than that, a string is in tune. */
-  tolerance: Cents;
-  /** How far one turn of a claw screw moves the claw. */
-  lead?: Metres;
-}
-
-/** Less than so much of a turn is not worth taking the cover off. */
-const LEAST_TURN = 1 / 8;
-
-export function nextAtBridge(now: BridgeNow, { order, tolerance, lead }: BridgeWays): BridgeStep {
-  const { bridge, claw, rests, fresh, passed } = now;
-  const on = bridge.strings.flatMap((_, index) => (rests[index] === null ? [] : [index]));
-  const allHeard = on.every((index) => fresh[index]);
-  const inTune = on.every((index) => Math.abs(now.off[index] ?? Infinity) <= tolerance);
-  const travel = clawToLevel(now);
-  const turns = (travel ?? 0) / (lead ?? fromMillimetres(FLOATING.screwLead.value));
-  if (passed.length === 0 && travel !== null && Math.abs(turns) >= LEAST_TURN) return { kind: 'claw', turns, travel };
-  if (allHeard && inTune) return { kind: 'done' };
-  const left = order.filter((string) => on.includes(string) && !passed.includes(string));
-  const midPass = passed.length > 0 && left.length > 0;
-  if (!allHeard && !midPass) return { kind: 'read', strings: on.filter((index) => fresh[index] !== true) };
-  const [step, ...rest] = onePass(bridge, claw, rests, left);
-  if (step === undefined) return { kind: 'read', strings: on };
-  const unsafe = [step, ...rest].find(({ reserve }) => reserve !== null && 1 - reserve > FLOATING.safeShare.value);
-  return unsafe === undefined ? { kind: 'set', step, rest } : { kind: 'block', step: unsafe };
 }
 
 /** How far the claw has to go in so that the bridge is level once all are in tune; out below zero, null where these springs cannot hold it. */

@@ -3,7 +3,7 @@ import { instrumentOf } from '../archetypes/index.js';
 import { stringProperties } from '../strings/index.js';
 import { tensionFor } from '../tension/index.js';
 import { floatingBridge, levelOf, lightSet, offBy, withRate } from '../testing/index.js';
-import { fromMillimetres, newtons, toDegrees, type Hertz } from '../units/index.js';
+import { cents, fromMillimetres, newtons, toDegrees, type Hertz } from '../units/index.js';
 import type { OnBridgeEvent } from '../worksheet/index.js';
 import { bridgeUnder, happeningsOf, levelClaw, restsFrom, settle, trialsIn, tunedTo, type BridgeHappening } from './index.js';
 import { levelPulls } from './equilibrium.js';
@@ -13,7 +13,7 @@ const read = (string: number, cents: number): BridgeHappening => ({
   string,
   sounds: offBy(Array(6).fill(cents) as number[])[string] as Hertz,
 });
-const set = (string: number, cents: number): BridgeHappening => ({ ...read(string, cents), kind: 'set', aimed: true }) as BridgeHappening;
+const set = (string: number, off: number): BridgeHappening => ({ ...read(string, off), kind: 'set', toward: cents(0) }) as BridgeHappening;
 const all = (cents: number) => [0, 1, 2, 3, 4, 5].map((string) => read(string, cents));
 const trialsOf = (...happenings: BridgeHappening[]) => trialsIn(6, happenings);
 
@@ -38,10 +38,12 @@ describe('what a log tells of springs', () => {
     expect(trial?.after[0]).toBeNull(); // it was set last
   });
 
-  it('is a trial where the claw was turned; nothing where strings were set as well, or springs hooked in', () => {
+  it('is a trial where the claw was turned, also after a pass; nothing where springs were hooked in', () => {
     const claw: BridgeHappening = { kind: 'claw', travel: fromMillimetres(1.7) };
-    expect(trialsOf(...all(0), claw, ...all(20))[0]?.change).toEqual({ claw: fromMillimetres(1.7) });
-    expect(trialsOf(...all(0), claw, set(5, 0), ...[0, 1, 2, 3, 4].map((string) => read(string, 9)))).toEqual([]);
+    expect(trialsOf(...all(0), claw, ...all(20))[0]?.change).toEqual([{ claw: fromMillimetres(1.7) }]);
+    const [both] = trialsOf(...all(0), set(5, -50), set(4, -40), claw, ...all(3));
+    expect(both?.change).toHaveLength(3);
+    expect(both?.after).not.toContain(null); // the claw moved the string that was set last as well
     expect(trialsOf(...all(0), { kind: 'springs', count: 4 }, ...all(30))).toEqual([]);
   });
 
@@ -53,7 +55,7 @@ describe('what a log tells of springs', () => {
     const down = tunedTo(truth, claw, start.rests, { string: 5, sounds: low as Hertz });
     const after = settle(truth, claw, down.rests, down.angle).frequencies;
     const heard = [1, 2, 3].map((string): BridgeHappening => ({ kind: 'read', string, sounds: after[string] as Hertz }));
-    const [trial] = trialsOf(...all(0), { kind: 'set', string: 5, sounds: low as Hertz, aimed: false }, ...heard);
+    const [trial] = trialsOf(...all(0), { kind: 'set', string: 5, sounds: low as Hertz, toward: null }, ...heard);
     expect(trial?.after.slice(1, 4)).toEqual(after.slice(1, 4));
   });
 });

@@ -1,8 +1,8 @@
-import { fromMillimetres, hertz, metres, type Hertz, type Metres } from '../units/index.js';
+import { cents, fromMillimetres, hertz, metres, type Hertz, type Metres } from '../units/index.js';
 import type { OnBridgeEvent } from '../worksheet/index.js';
 import { tiltOf, type BridgeHappening } from './at-bench.js';
 import type { FloatingBridge } from './bridge.js';
-import type { BridgeTrial } from './springs.js';
+import type { BridgeTrial, TrialStep } from './springs.js';
 
 interface Measures {
   /** How far one turn of a screw moves the claw, and how far the back edge lies behind the knife edge. */
@@ -27,7 +27,9 @@ export function happeningsOf(
         if (pitch === undefined) return [];
         const sounds = hertz(pitch * 2 ** (event.payload.cents / 1200));
         if (event.kind === 'heard-on-bridge') return [{ kind: 'read', string, sounds }];
-        return [{ kind: 'set', string, sounds, aimed: event.payload.aimCents !== undefined }];
+        return [
+          { kind: 'set', string, sounds, toward: event.payload.aimCents === undefined ? null : cents(event.payload.towardCents ?? 0) },
+        ];
       }
       case 'claw-turned':
         return [{ kind: 'claw', travel: metres((lead * (event.payload.bassTurns + event.payload.trebleTurns)) / 2) }];
@@ -45,33 +47,31 @@ const LEAST_HEARD = 2;
 const TURNED = 1;
 
 /**
- * What a job tells of its springs: all strings heard, then some set one after another or the claw turned, then others heard again. What was mixed, or heard of too few, tells
- * nothing.
+ * What a job tells of its springs: all strings heard, then some set one after another or the claw turned, then others heard again. What was heard of too few tells nothing.
  */
 export function trialsIn(stringCount: number, happenings: readonly BridgeHappening[]): BridgeTrial[] {
   const none = (): (Hertz | null)[] => Array.from({ length: stringCount }, () => null);
   const trials: BridgeTrial[] = [];
   let before: (Hertz | null)[] | null = null;
   let now = none();
-  let set: { string: number; sounds: Hertz }[] = [];
-  let claw = 0;
+  let steps: TrialStep[] = [];
+  /** The string that was set last of all: it sounds as it was set, and says nothing. */
+  const setLast = (): number | null => {
+    const last = steps.at(-1);
+    return last !== undefined && 'string' in last ? last.string : null;
+  };
+  const heard = (): (Hertz | null)[] => now.map((sounds, index) => (index === setLast() ? null : sounds));
+  const isHeard = (): boolean => heard().filter((sounds) => sounds !== null).length >= LEAST_HEARD;
   const close = (): void => {
-    const last = set.at(-1)?.string;
-    const after = now.map((sounds, index) => (index === last ? null : sounds));
-    const heard = after.filter((sounds) => sounds !== null).length;
-    const mixed = set.length > 0 && claw !== 0;
-    if (before !== null && heard >= LEAST_HEARD && !mixed && (set.length > 0 || claw !== 0))
-      trials.push({ before, change: set.length > 0 ? set : { claw: metres(claw) }, after });
+    if (before !== null && steps.length > 0 && isHeard()) trials.push({ before, change: steps, after: heard() });
     before = now.includes(null) ? null : now;
-    set = [];
-    claw = 0;
+    steps = [];
   };
   /** What is done after others were heard begins anew; what is done at once goes on with the pass. */
-  const disturb = (): void => {
-    const heard = now.filter((sounds, index) => sounds !== null && index !== set.at(-1)?.string).length;
-    const pending = set.length > 0 || claw !== 0;
-    if (!now.includes(null) || (pending && heard >= LEAST_HEARD)) close();
+  const disturb = (step: TrialStep): void => {
+    if (!now.includes(null) || (steps.length > 0 && isHeard())) close();
     now = none();
+    steps.push(step);
   };
   for (const event of happenings) {
     switch (event.kind) {
@@ -80,23 +80,21 @@ export function trialsIn(stringCount: number, happenings: readonly BridgeHappeni
         const known = now[event.string] ?? null;
         const moved = known !== null && Math.abs(1200 * Math.log2(event.sounds / known)) > TURNED;
         if (event.kind === 'set' || moved) {
-          disturb();
-          set.push({ string: event.string, sounds: event.sounds });
+          disturb({ string: event.string, sounds: event.sounds });
         }
         now[event.string] = event.sounds;
         break;
       }
       case 'claw':
-        disturb();
-        claw += event.travel;
+        disturb({ claw: event.travel });
         break;
       case 'springs':
-        [before, now, set, claw] = [null, none(), [], 0];
+        [before, now, steps] = [null, none(), []];
         break;
       case 'tilt':
         break;
     }
   }
-  if (!now.includes(null) || set.length > 0 || claw !== 0) close();
+  close();
   return trials;
 }

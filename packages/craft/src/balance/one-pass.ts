@@ -26,10 +26,17 @@ export function finalRests(bridge: FloatingBridge, claw: Metres): RestLengths {
 
 /**
  * One pass over the strings in the given order. Each is tuned to the pitch that it has with those before it, and itself, at their final lengths and the others still at
- * their present ones: exact by moving the bridge forward step by step. A string that is off counts as put on when its turn comes.
+ * their present ones: exact by moving the bridge forward step by step. A string that is off counts as put on when its turn comes. `finalClaw`: where the claw will be turned to
+ * once all are set, so that it brings them home.
  */
-export function onePass(bridge: FloatingBridge, claw: Metres, present: RestLengths, order: readonly number[]): PassStep[] {
-  const final = finalRests(bridge, claw);
+export function onePass(
+  bridge: FloatingBridge,
+  claw: Metres,
+  present: RestLengths,
+  order: readonly number[],
+  finalClaw = claw,
+): PassStep[] {
+  const final = finalRests(bridge, finalClaw);
   const rests = [...present];
   let angle: Radians | undefined;
   return order.flatMap((index) => {

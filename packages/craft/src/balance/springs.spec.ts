@@ -74,11 +74,11 @@ describe('what springs are taken to be', () => {
 
   it('learns from a claw that was turned, and from a tilt that was measured', () => {
     const truth = withRate(2000);
-    const told = foretell(truth, null, { before: inTune, change: { claw: fromMillimetres(1) } });
-    const heard = { before: inTune, change: { claw: fromMillimetres(1) }, after: told?.frequencies ?? [] };
+    const told = foretell(truth, null, { before: inTune, change: [{ claw: fromMillimetres(1) }] });
+    const heard = { before: inTune, change: [{ claw: fromMillimetres(1) }], after: told?.frequencies ?? [] };
     expect(Math.abs(learned([heard], ERRORS).rate.likely / 2000 - 1)).toBeLessThan(0.1);
     const tipped = told === null ? {} : { tipped: told.tipped };
-    const seen = { before: inTune, change: { claw: fromMillimetres(1) }, after: [], ...tipped };
+    const seen = { before: inTune, change: [{ claw: fromMillimetres(1) }], after: [], ...tipped };
     const { rate } = learned([seen], { ...ERRORS, tilt: fromDegrees(0.02) });
     expect(Math.abs(rate.likely / 2000 - 1)).toBeLessThan(0.1);
   });

@@ -1,16 +1,19 @@
 import { bandOf, type Band, type Weighted } from '../band/index.js';
 import { FLOATING } from '../constants/index.js';
-import { newtons, type Cents, type Hertz, type Metres, type Radians } from '../units/index.js';
+import { metres, newtons, radians, type Cents, type Hertz, type Metres, type Radians } from '../units/index.js';
 import { pullFor, speaking, type FloatingBridge } from './bridge.js';
 import { levelClawUnder } from './claw.js';
 import { restsFrom, settle, tunedTo } from './equilibrium.js';
+
+/** A string brought to `sounds`, or the claw drawn in by so much (negative: let out). */
+export type TrialStep = { string: number; sounds: Hertz } | { claw: Metres };
 
 /** What strings that were tuned elsewhere, or the claw, did to the others: what an instrument says of its own springs. */
 export interface BridgeTrial {
   /** How all sounded before, Hz; null for a string that was off. */
   before: readonly (Hertz | null)[];
-  /** Strings brought to `sounds` one after another, or the claw drawn in by so much (negative: let out). */
-  change: readonly { string: number; sounds: Hertz }[] | { claw: Metres };
+  /** What was done then, one after another. */
+  change: readonly TrialStep[];
   /** How others sounded after it; null where nobody listened. */
   after: readonly (Hertz | null)[];
   /** How far it tipped by it, as measured; left out where nobody did. */
@@ -120,8 +123,9 @@ function weigh(
 function misfitOf(bridge: FloatingBridge, claw: Metres | null, trial: BridgeTrial, errors: ReadingErrors): number {
   const told = foretell(bridge, claw, trial);
   if (told === null) return Infinity;
-  // the string that was set last sounds as it was set
-  const settled = 'claw' in trial.change ? null : trial.change.at(-1)?.string;
+  // a string that was set last of all sounds as it was set
+  const last = trial.change.at(-1);
+  const settled = last !== undefined && 'string' in last ? last.string : null;
   const read = trial.after.reduce<number>((sum, heard, index) => {
     const [before, foretold] = [trial.before[index] ?? null, told.frequencies[index] ?? null];
     if (heard === null || before === null || settled === index) return sum;
@@ -139,11 +143,14 @@ export function foretell(
 ): { frequencies: readonly (Hertz | null)[]; tipped: Radians } | null {
   const stood = claw ?? levelAsHeard(bridge, before);
   if (stood === null) return null;
-  const was = restsFrom(bridge, stood, before);
-  const moved = 'claw' in change ? ((stood + change.claw) as Metres) : stood;
-  const is = 'claw' in change ? was : change.reduce((so, step) => tunedTo(bridge, stood, so.rests, step, so.angle), was);
-  const { frequencies, angle } = settle(bridge, moved, is.rests, is.angle);
-  return { frequencies, tipped: (angle - was.angle) as Radians };
+  const was = { ...restsFrom(bridge, stood, before), claw: stood };
+  const is = change.reduce<typeof was>((so, step) => {
+    if ('string' in step) return { ...tunedTo(bridge, so.claw, so.rests, step, so.angle), claw: so.claw };
+    const claw = metres(so.claw + step.claw);
+    return { ...so, claw, angle: settle(bridge, claw, so.rests, so.angle).angle };
+  }, was);
+  const { frequencies, angle } = settle(bridge, is.claw, is.rests, is.angle);
+  return { frequencies, tipped: radians(angle - was.angle) };
 }
 
 /** Where the claw stands if the bridge is level while the strings sound so; null where these springs cannot hold it. */

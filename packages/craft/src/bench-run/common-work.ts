@@ -99,7 +99,7 @@ export const balanceWork = ({ bridge }: Pick<Instrument, 'bridge'>): Work => ({
   record: 'Turns of the claw screws; how level the bridge stands, mm.',
   done: 'balanced',
   tools: ['tuner', 'screwdriver', 'eyes'],
-  cautions: ['springs', 'claw-screws', 'eyes'],
+  cautions: ['claw-screws', 'eyes'],
 });
 
 const playingPosition = (bridge: Bridge): string =>

@@ -61,6 +61,8 @@ export interface OnBridge {
   cents: number;
   /** Where it was to be left, so that all are in tune once the others are; left out where it was only heard. */
   aimCents?: number | undefined;
+  /** Where its pass leaves all, cents from their notes; left out where that is none. */
+  towardCents?: number | undefined;
   /** How sure the ear was, 0 to 1; null where somebody typed it. */
   sure: number | null;
   by: HeardAt['by'];

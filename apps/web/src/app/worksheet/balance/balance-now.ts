@@ -66,14 +66,15 @@ export class BalanceNow {
       case undefined:
         return 'Nothing is known of this bridge yet.';
       case 'claw':
-        return `Screwdriver: each screw of the claw ${sayClaw(this.work.clawTurns() ?? 0)}, and the bridge is level once all are in tune.`;
+        return `Screwdriver: each screw of the claw ${sayClaw(this.work.clawTurns() ?? 0)}, both by turns, a half at a time.`;
       case 'read': {
         const strings = this.bridge.order().filter((string) => step.strings.includes(string));
         return `Pluck string ${list(strings.map((string) => string + 1))}, each as it stands.`;
       }
       case 'set': {
         const left = step.rest.length;
-        return `String ${step.step.string + 1} to ${signed(step.step.target)} ¢, from below; ${left === 0 ? 'it is the last of this pass' : `${left} to go after it`}.`;
+        const after = left === 0 ? `it is the last of this pass${step.forClaw ? ', then the claw' : ''}` : `${left} to go after it`;
+        return `String ${step.step.string + 1} to ${signed(step.step.target)} ¢; ${after}.`;
       }
       case 'lower':
         return `String ${step.string + 1} down by about a tone, then hear two others or more.`;

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { blockLoad, forcesAt } from '@gold-peg/craft/balance';
+import { blockLoad, clawToLevel, forcesAt, screwLead } from '@gold-peg/craft/balance';
 import { MatButtonModule } from '@angular/material/button';
 import { Measures, say } from '../../preferences/measures';
 import { WorksheetDesk } from '../desk';
@@ -80,38 +80,36 @@ export class BalancePlan {
     const order = this.bridge.order().map((string) => string + 1);
     const foreseen = this.bridge.foreseen()?.foreseen;
     const turned = this.desk.sheet().onBridge.findLast((event) => event.kind === 'claw-turned');
+    const heard = now.fresh.filter(Boolean).length;
+    const toGo = clawToLevel(now);
+    const turns = Math.round((8 * (toGo ?? 0)) / screwLead) / 8;
     const claw: Line =
-      step.kind === 'claw'
-        ? { does: `Claw: each screw ${sayClaw(this.work.clawTurns() ?? 0)}`, says: this.clawBand(), state: 'now' }
-        : {
+      turns === 0
+        ? {
             does: turned === undefined ? 'Claw: leave it where it is' : 'Claw turned',
             says: turned === undefined ? '' : `at ${timeOf(turned.at)}`,
             state: 'done',
-          };
-    const heard = now.fresh.filter(Boolean).length;
-    const midPass = now.passed.length > 0 && step.kind === 'set';
-    const isRead = step.kind !== 'read' && step.kind !== 'claw';
-    return [
-      claw,
-      {
-        does: 'Hear all strings as they stand',
-        says: `${heard} of ${order.length}`,
-        state: step.kind === 'read' ? 'now' : isRead ? 'done' : 'later',
-      },
-      {
-        does: `One pass: ${order.join(' ')}, each from below`,
-        says:
-          foreseen === undefined || step.kind === 'done'
-            ? ''
-            : `then ±${foreseen.afterPass.likely.toFixed(0)} ¢, ±${foreseen.afterPass.high.toFixed(0)} 9 in 10`,
-        state: step.kind === 'set' ? 'now' : step.kind === 'done' ? 'done' : 'later',
-      },
-      {
-        does: midPass ? 'Hear all again; another pass until all are in tune' : `Again until all are within ±${this.bridge.tolerance()} ¢`,
-        says: '',
-        state: step.kind === 'done' ? 'done' : 'later',
-      },
-    ];
+          }
+        : { does: `Claw: each screw ${sayClaw(turns)}`, says: this.clawBand(), state: step.kind === 'claw' ? 'now' : 'later' };
+    const read: Line = {
+      does: 'Hear all strings as they stand',
+      says: `${heard} of ${order.length}`,
+      state: step.kind === 'read' ? 'now' : step.kind === 'claw' && turns < 0 ? 'later' : 'done',
+    };
+    const pass: Line = {
+      does: turns > 0 ? `Set ${order.join(' ')} lower, for the claw to bring home` : `One pass: ${order.join(' ')}, each from below`,
+      says:
+        foreseen === undefined || step.kind === 'done' || turns > 0
+          ? ''
+          : `then ±${foreseen.afterPass.likely.toFixed(0)} ¢, 1 in 10 over ${foreseen.afterPass.high.toFixed(0)}`,
+      state: step.kind === 'set' ? 'now' : step.kind === 'done' || (step.kind === 'claw' && turns > 0) ? 'done' : 'later',
+    };
+    const again: Line = {
+      does: `Again until all are within ±${this.bridge.tolerance()} ¢`,
+      says: '',
+      state: step.kind === 'done' ? 'done' : 'later',
+    };
+    return turns > 0 ? [read, pass, claw, again] : [claw, read, pass, again];
   });
   /** What had been foretold of the strings beside what came. */
   protected readonly came = computed(() => {

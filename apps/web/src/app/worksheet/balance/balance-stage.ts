@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { onBridge } from '@gold-peg/contract/bench-log';
-import { levelClaw } from '@gold-peg/craft/balance';
+import { levelClaw, marksAt } from '@gold-peg/craft/balance';
 import { hertz, metres, type Metres } from '@gold-peg/craft/units';
 import { scaleLinear } from 'd3';
 import { turnsBetween } from '@gold-peg/craft/procedure';
@@ -19,11 +19,12 @@ import { stageRows } from '../lanes';
 import { sayTurns } from '../bring-up';
 import { BalanceNow } from './balance-now';
 import { BalancePlan } from './balance-plan';
+import { BridgeByEar } from './bridge-by-ear';
 import { BridgePicture } from './bridge-picture';
-import { marksOf, ripple, SPAN, type BridgeRow } from './bridge-rows';
+import { ripple, SPAN, type BridgeRow } from './bridge-rows';
 import { BridgeDesk, BridgeWork } from '../bridge';
 import { SpringsPanel } from './springs-panel';
-import { sayMark, sayTooMany, signed } from './bridge-words';
+import { sayMark, sayMarkForClaw, sayTooMany, signed } from './bridge-words';
 
 type About = 'plan' | 'springs' | 'hearing';
 const ABOUT: readonly Choice<About>[] = [
@@ -81,7 +82,7 @@ export class BalanceStage {
   });
   private readonly marks = computed(() => {
     const now = this.now();
-    return now === null ? [] : marksOf(now, this.bridge.order());
+    return now === null ? [] : marksAt(now, { order: this.bridge.order() }).steps;
   });
   private readonly ripples = computed(() => {
     const [now, first] = [this.now(), this.marks()[0]];
@@ -132,7 +133,10 @@ export class BalanceStage {
     if (step.kind === 'block')
       return `String ${step.step.string + 1} would bear more than is safe at its mark: block the bridge level and string it as a fixed one.`;
     const others = marks.slice(at + 1).map(({ string }) => string + 1);
-    return sayMark(lane.place.note, mark.target, others);
+    const forClaw = step.kind === 'set' && step.forClaw;
+    if (forClaw) return sayMarkForClaw(lane.place.note, mark.target);
+    const toward = step.kind === 'set' ? step.toward : 0;
+    return sayMark(lane.place.note, { target: mark.target, toward }, others);
   });
   /** Turns of the button to the mark of the string in hand. */
   protected readonly turns = computed(() => {
@@ -162,6 +166,10 @@ export class BalanceStage {
     return true;
   };
 
+  constructor() {
+    inject(BridgeByEar); // takes down what is heard
+  }
+
   protected tryClaw(claw: Metres): void {
     const stands = this.bridge.asTaken()?.claw;
     if (stands !== undefined) this.bridge.tried.set([{ kind: 'claw', travel: metres(claw - stands) }]);
@@ -176,6 +184,6 @@ export class BalanceStage {
     const pitch = this.bridge.asTaken()?.bridge.strings[string]?.pitch;
     if (pitch === undefined || this.desk.closed()) return;
     this.desk.lane.set(string);
-    this.bridge.tried.set([{ kind: 'set', string, sounds: hertz(pitch * 2 ** (this.x().invert(x) / 1200)), aimed: false }]);
+    this.bridge.tried.set([{ kind: 'set', string, sounds: hertz(pitch * 2 ** (this.x().invert(x) / 1200)), toward: null }]);
   }
 }

@@ -6,7 +6,7 @@ import { metres, toDegrees, type Metres } from '@gold-peg/craft/units';
 import { Measures, say } from '../../preferences/measures';
 import { Drag, type Dragged } from '../../ui/drag';
 import { MeasuredWidth } from '../../ui/measured-width';
-import { clawSpot, coil, edgeSpot, hookSpot, LARGER, outline, saddleSpot, scaleOf, turnedSpot } from './bridge-shape';
+import { clawSpot, coil, edgeSpot, hookSpot, largerFor, outline, saddleSpot, scaleOf, turnedSpot } from './bridge-shape';
 
 const HEIGHT = 300;
 /** One press of a key moves the claw so far. */
@@ -33,9 +33,16 @@ export class BridgePicture {
 
   private readonly measures = inject(Measures);
   protected readonly HEIGHT = HEIGHT;
-  protected readonly LARGER = LARGER;
   protected readonly width = signal(480);
-  private readonly scale = computed(() => scaleOf(this.width(), HEIGHT, FLOATING.springFree.value + FLOATING.clawTravel.value + 24));
+  private readonly inTune = computed(() => {
+    const { bridge, claw } = this.now();
+    const pitches = bridge.strings.map(({ pitch }) => pitch);
+    return restsFrom(bridge, claw, pitches).angle;
+  });
+  protected readonly larger = computed(() => largerFor([this.now().angle, this.inTune()]));
+  private readonly scale = computed(() =>
+    scaleOf(this.width(), HEIGHT, FLOATING.springFree.value + FLOATING.clawTravel.value + 24, this.larger()),
+  );
 
   protected readonly shape = computed(() => {
     const { angle, claw, bridge } = this.now();
@@ -57,18 +64,13 @@ export class BridgePicture {
   });
   /** Where it would lie with all in tune and the claw where it is; null where that is as good as level. */
   protected readonly ghost = computed(() => {
-    const { bridge, claw } = this.now();
-    const { angle } = restsFrom(
-      bridge,
-      claw,
-      bridge.strings.map(({ pitch }) => pitch),
-    );
+    const angle = this.inTune();
     if (Math.abs(toDegrees(angle)) < 0.2) return null;
     return { outline: outline(this.scale(), angle), says: this.sayTilt(angle) };
   });
   protected readonly heights = computed(() => {
     const scale = this.scale();
-    return HEIGHTS.map((mm) => ({ mm, y: scale.edge.y - LARGER * mm * scale.px }));
+    return HEIGHTS.map((mm) => ({ mm, y: scale.edge.y - scale.larger * mm * scale.px }));
   });
   protected readonly forces = computed(() => {
     const { bridge, claw, angle, rests } = this.now();

@@ -1,4 +1,4 @@
-import { onePass, settle, tunedTo, type BridgeNow, type PassStep } from '@gold-peg/craft/balance';
+import { settle, tunedTo, type BridgeNow, type PassStep } from '@gold-peg/craft/balance';
 import type { Lane } from '../../lane/lane';
 
 /** Cents to either side of the note that a lane shows. */
@@ -26,14 +26,6 @@ export interface BridgeRow {
   turn: number | null;
   /** Share of its breaking load that is left at its mark, per cent. */
   reserve: number | null;
-}
-
-/** Marks of what is left of a pass, in its order; none while a string was not heard. */
-export function marksOf(now: BridgeNow, order: readonly number[]): readonly PassStep[] {
-  const midPass = now.passed.length > 0;
-  if (!midPass && now.fresh.includes(false)) return [];
-  const left = order.filter((string) => !now.passed.includes(string));
-  return onePass(now.bridge, now.claw, now.rests, left);
 }
 
 /** What setting one string to its mark does to each: cents that it sounds elsewhere then; null for one that is off. */

@@ -1,7 +1,12 @@
 import { FLOATING } from '@gold-peg/craft/constants';
 
-/** A tilt is drawn so many times larger than it is. */
-export const LARGER = 5;
+/** A tilt is drawn so many times larger than it is: as much as keeps the largest of them in the picture. */
+export const largerFor = (angles: readonly number[]): number => {
+  const most = Math.max(...angles.map(Math.abs));
+  return most > radiansOf(8) ? 1 : most > radiansOf(4) ? 2 : 5;
+};
+const radiansOf = (degrees: number): number => (degrees * Math.PI) / 180;
+
 const MM = 1000;
 
 /** A point of the picture, px. */
@@ -14,18 +19,19 @@ export interface Spot {
 export interface Scale {
   px: number;
   edge: Spot;
+  larger: number;
 }
 
 /** The picture holds the claw on the left and the back edge on the right. */
-export function scaleOf(width: number, height: number, reachMm: number): Scale {
+export function scaleOf(width: number, height: number, reachMm: number, larger: number): Scale {
   const { backEdge, springDepth } = FLOATING;
   const px = Math.min((width - 76) / (reachMm + backEdge.value), (height - 92) / (springDepth.value + 26));
-  return { px, edge: { x: 16 + reachMm * px, y: 64 + 12 * px } };
+  return { px, larger, edge: { x: 16 + reachMm * px, y: 64 + 12 * px } };
 }
 
 /** Where a point of the bridge is once it tipped by `angle`, drawn larger; toward the nut is to the left, above zero tips that way. */
-export function turnedSpot({ px, edge }: Scale, angle: number, backMm: number, upMm: number): Spot {
-  const by = angle * LARGER;
+export function turnedSpot({ px, edge, larger }: Scale, angle: number, backMm: number, upMm: number): Spot {
+  const by = angle * larger;
   const [cos, sin] = [Math.cos(by), Math.sin(by)];
   return { x: edge.x + px * (backMm * cos - upMm * sin), y: edge.y - px * (backMm * sin + upMm * cos) };
 }

@@ -22,14 +22,20 @@ export function signed(cents: number, digits = 1): string {
 export const list = (numbers: readonly number[]): string =>
   numbers.length < 2 ? numbers.join('') : `${numbers.slice(0, -1).join(', ')} and ${numbers.at(-1) ?? ''}`;
 
-/** What is to be done with the string in hand, as a sentence. `others`: numbers of those that come after it. */
-export function sayMark(note: string, target: number, others: readonly number[]): string {
+/** What is to be done with the string in hand, as a sentence. `toward`: where the pass leaves all; `others`: numbers of those that come after it. */
+export function sayMark(note: string, { target, toward }: { target: number; toward: number }, others: readonly number[]): string {
   const mark = Math.round(target * 10) / 10;
-  if (others.length === 0) return `Tune to ${note}: it is the last, and all are home.`;
+  const aim = mark === 0 ? note : `${note} ${signed(mark)} ¢`;
+  if (toward !== 0) return `Tune to ${aim} now: this pass leaves all at ${signed(toward, 0)} ¢, the next brings them home.`;
+  if (others.length === 0) return `Tune to ${aim}: it is the last, and all are home.`;
   if (mark === 0) return `Tune to ${note} now: what follows does not move it.`;
   const way = mark > 0 ? 'comes down' : 'comes up';
-  return `Tune to ${note} ${signed(mark)} ¢ now: it ${way} to 0 when ${list(others)} ${others.length === 1 ? 'is' : 'are'} up.`;
+  return `Tune to ${aim} now: it ${way} to 0 when ${list(others)} ${others.length === 1 ? 'is' : 'are'} ${mark > 0 ? 'up' : 'down'}.`;
 }
+
+/** The same where the claw is turned in after the pass. */
+export const sayMarkForClaw = (note: string, target: number): string =>
+  `Tune to ${note} ${signed(target)} ¢ now: the claw, turned in afterwards, brings it to 0.`;
 
 export const UNKNOWN_NAMES: Readonly<Record<Unknown, string>> = {
   trial: 'a trial: lower one string, hear the others',

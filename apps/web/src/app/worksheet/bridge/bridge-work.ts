@@ -60,7 +60,7 @@ export class BridgeWork {
       case 'claw':
         return this.turnClaw(this.clawTurns() ?? 0, this.clawTurns() ?? 0);
       case 'set':
-        await this.take('set-on-bridge', step.step.string, { cents: step.step.target, aimCents: step.step.target, ...BY_HAND });
+        await this.setTo(step, step.step.target, BY_HAND);
         return `String ${step.step.string + 1} set`;
       case 'lower':
         await this.lower(TONE_DOWN.aim, BY_HAND);
@@ -97,9 +97,14 @@ export class BridgeWork {
       const aimCents = round(step.step.target);
       // on its way there it is followed, and not taken down
       if (Math.abs(cents - aimCents) > this.bridge.tolerance()) return;
-      return this.take('set-on-bridge', lane, { cents, aimCents, ...read });
+      return this.setTo(step, cents, read);
     }
     return this.take('heard-on-bridge', lane, { cents, ...read });
+  }
+
+  private setTo({ step, toward }: Extract<BridgeStep, { kind: 'set' }>, cents: number, read: Read): Promise<void> {
+    const beside = toward === 0 ? {} : { towardCents: toward };
+    return this.take('set-on-bridge', step.string, { cents, aimCents: step.target, ...beside, ...read });
   }
 
   private async lower(cents: number, read: Read): Promise<void> {

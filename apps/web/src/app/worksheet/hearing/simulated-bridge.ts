@@ -13,6 +13,7 @@ import {
   type StringState,
 } from '@gold-peg/craft/simulated';
 import { hertz, metres, newtons, radians, type Metres, type Radians } from '@gold-peg/craft/units';
+import type { OnBridgeEvent } from '@gold-peg/craft/worksheet';
 import { WorksheetDesk } from '../desk';
 import { standsAt } from './stands-at';
 
@@ -46,13 +47,7 @@ export class SimulatedBridge {
   });
   private readonly bridge = computed(() => this.under(this.desk.instrument(), this.desk.strings()));
   private readonly old = computed(() => this.under(this.desk.asItCame(), this.desk.oldStrings() ?? []));
-  /** It was level as it came, and the claw was turned as the log says. */
-  private readonly claw = computed<Metres | null>(() => {
-    const level = levelClawOf(this.old() ?? this.bridge());
-    const turned = this.desk.sheet().onBridge.flatMap((event) => (event.kind === 'claw-turned' ? [event.payload] : []));
-    const turns = turned.reduce((sum, { bassTurns, trebleTurns }) => sum + (bassTurns + trebleTurns) / 2, 0);
-    return level === null ? null : metres(level + turns * screwLead);
-  });
+  private readonly claw = computed(() => this.clawAfter(this.desk.sheet().onBridge));
 
   /** Turns of a button after which the bridge has to be let find its rest. */
   turnsAtOnce = (): number => (this.bridge() === null ? AT_ONCE.fixed : AT_ONCE.moving);
@@ -73,7 +68,7 @@ export class SimulatedBridge {
     if (this.seen === done) return;
     const first = this.seen === null;
     this.seen = done;
-    if (first) this.angle = this.asLogged(bridge, claw);
+    if (first) this.angle = this.asLogged(bridge);
     this.comesToRest(stringOf);
   }
 
@@ -88,9 +83,20 @@ export class SimulatedBridge {
     this.angle = this.desk.sheet().blocked ? radians(0) : bridgeUnderNow(bridge, claw, strings, this.angle);
   }
 
-  /** Where it lay when all of them sounded as the log has it. */
-  private asLogged(bridge: FloatingBridge, claw: Metres): Radians {
+  /** It was level as it came, and the claw was turned as the log says. */
+  private clawAfter(events: readonly OnBridgeEvent[]): Metres | null {
+    const level = levelClawOf(this.old() ?? this.bridge());
+    const turned = events.flatMap((event) => (event.kind === 'claw-turned' ? [event.payload] : []));
+    const turns = turned.reduce((sum, { bassTurns, trebleTurns }) => sum + (bassTurns + trebleTurns) / 2, 0);
+    return level === null ? null : metres(level + turns * screwLead);
+  }
+
+  /** Where it lay when all of them sounded as the log has it: what was done to the claw since then is not heard yet. */
+  private asLogged(bridge: FloatingBridge): Radians {
     if (this.desk.sheet().blocked) return radians(0);
+    const { onBridge } = this.desk.sheet();
+    const heardLast = onBridge.findLastIndex(({ kind }) => kind === 'heard-on-bridge' || kind === 'set-on-bridge');
+    const claw = this.clawAfter(onBridge.slice(0, heardLast + 1)) ?? bridge.springs.free;
     const heard = bridge.strings.map(({ pitch }, lane) => {
       const where = { together: this.desk.comesUpTogether(), inJob: this.desk.inJob()[lane] !== false };
       const cents = standsAt(this.desk.sheet(), lane, where);

@@ -51,6 +51,7 @@ export class SimulatedInstrument implements SoundSource {
 
   listen(): Observable<SoundBlock> {
     return new Observable<SoundBlock>((subscriber) => {
+      this.bridge.isSeen((lane) => this.stringAt(lane));
       const began = performance.now();
       let sent = 0;
       const due = interval((1000 * BLOCK) / RATE).pipe(map(() => Math.floor(((performance.now() - began) * RATE) / 1000 / BLOCK)));

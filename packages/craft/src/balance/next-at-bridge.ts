@@ -1,0 +1,108 @@
+import { FLOATING } from '../constants/index.js';
+import { cents, fromMillimetres, hertz, metres, type Cents, type Metres } from '../units/index.js';
+import { clawToLevel, type BridgeNow } from './at-bench.js';
+import { onePass, type PassStep } from './one-pass.js';
+
+/** What is next at a bridge: all strings heard, one pass over them, the claw before or after it, and again until all are in tune where they are. */
+export type BridgeStep =
+  | { kind: 'claw'; turns: number; travel: Metres }
+  | { kind: 'read'; strings: readonly number[] }
+  /** `forClaw`: the claw is turned in once all are set, and brings them home. */
+  | { kind: 'set'; step: PassStep; rest: readonly PassStep[]; toward: Cents; forClaw: boolean }
+  | { kind: 'block'; step: PassStep }
+  | { kind: 'done' };
+
+interface BridgeWays {
+  /** In which strings are set, zero-based. */
+  order: readonly number[];
+  /** Off its note by no more than that, a string is in tune. */
+  tolerance: Cents;
+  /** How far one turn of a claw screw moves the claw. */
+  lead?: Metres;
+}
+
+/** Less than so much of a turn is not worth taking the cover off. */
+const LEAST_TURN = 1 / 8;
+const LEAD = fromMillimetres(FLOATING.screwLead.value);
+
+/** Strings that are on, and whether all of them were heard since anything moved. */
+function heardOf({ bridge, rests, fresh }: BridgeNow): { on: number[]; all: boolean } {
+  const on = bridge.strings.flatMap((_, index) => (rests[index] === null ? [] : [index]));
+  return { on, all: on.every((index) => fresh[index]) };
+}
+
+/** How far the claw has to go; zero where that is not worth it. */
+function clawToGo(now: BridgeNow, lead: Metres): Metres {
+  const travel = clawToLevel(now) ?? metres(0);
+  return Math.abs(travel / lead) < LEAST_TURN ? metres(0) : travel;
+}
+
+/** Marks of what is left of a pass, in its order. `toward`: where it leaves all, cents from their notes: zero but where that is reached in two passes only. */
+export interface Marks {
+  steps: readonly PassStep[];
+  toward: Cents;
+  /** The first that asks more of its string than is safe, by every way there is. */
+  unsafe: PassStep | null;
+}
+
+/** Lower than this a string hangs so loose that nobody can tune it, cents. */
+const LOOSE = -500;
+/** Where a pass may leave all, in the order in which it is tried. */
+const TOWARD = [0, 50, -50, 100, -100, 150, -150, 200, -200].map(cents);
+
+/**
+ * Marks of what is left of a pass; none while some string was not heard before it, or the claw has to come out first. Where the claw has to go in, they are those from which it
+ * brings all home: turned in under strings that are at their notes it would draw them up by a tone and more. A mark that is not safe, or hangs loose, is never given: the pass then
+ * leaves all a little beside their notes, and the next brings them home.
+ */
+export function marksAt(now: BridgeNow, { order, lead = LEAD }: Pick<BridgeWays, 'order' | 'lead'>): Marks {
+  const { on, all } = heardOf(now);
+  const travel = clawToGo(now, lead);
+  const left = order.filter((string) => on.includes(string) && !now.passed.includes(string));
+  const none: Marks = { steps: [], toward: cents(0), unsafe: null };
+  if (travel < 0 || (now.passed.length === 0 && !all)) return none;
+  const towards = (toward: Cents) => passToward(now, left, metres(now.claw + travel), toward);
+  // a pass that was begun is gone on with
+  if (now.passed.length > 0) return { steps: towards(now.toward), toward: now.toward, unsafe: null };
+  const toward = TOWARD.find((each) => towards(each).every((step) => step.target >= LOOSE && isSafe(step)));
+  if (toward !== undefined) return { steps: towards(toward), toward, unsafe: null };
+  const steps = towards(cents(0));
+  return { steps, toward: cents(0), unsafe: steps.find((step) => !isSafe(step)) ?? steps[0] ?? null };
+}
+
+const isSafe = ({ reserve }: PassStep): boolean => reserve === null || 1 - reserve <= FLOATING.safeShare.value;
+
+/**
+ * A pass that leaves all strings `toward` cents from their notes; its marks are still told from the notes. Where its order would have a string hang loose, the string that stands
+ * highest at its mark comes first: each that is set brings the bridge back for the next.
+ */
+function passToward({ bridge, claw, rests }: BridgeNow, left: readonly number[], finalClaw: Metres, toward: Cents): PassStep[] {
+  const strings = bridge.strings.map((string) => ({ ...string, pitch: hertz(string.pitch * 2 ** (toward / 1200)) }));
+  const pass = (order: readonly number[]) => onePass({ ...bridge, strings }, claw, rests, order, finalClaw);
+  const told = (steps: readonly PassStep[]) => steps.map((step) => ({ ...step, target: cents(step.target + toward) }));
+  const inOrder = told(pass(left));
+  if (inOrder.every(({ target }) => target >= LOOSE)) return inOrder;
+  const order: number[] = [];
+  while (order.length < left.length) {
+    const open = left.filter((string) => !order.includes(string));
+    const markOf = (string: number) => pass([...order, string]).at(-1)?.target ?? -Infinity;
+    const [highest] = open.map((string) => ({ string, mark: markOf(string) })).sort((a, b) => b.mark - a.mark);
+    if (highest === undefined) break;
+    order.push(highest.string);
+  }
+  return told(pass(order));
+}
+
+export function nextAtBridge(now: BridgeNow, { order, tolerance, lead = LEAD }: BridgeWays): BridgeStep {
+  const { on, all } = heardOf(now);
+  const travel = clawToGo(now, lead);
+  const inTune = on.every((index) => Math.abs(now.off[index] ?? Infinity) <= tolerance);
+  const allSet = on.every((index) => now.passed.includes(index));
+  if (travel < 0 || (travel > 0 && allSet)) return { kind: 'claw', turns: travel / lead, travel };
+  if (all && inTune && travel === 0) return { kind: 'done' };
+  const { steps, toward, unsafe } = marksAt(now, { order, lead });
+  const [step, ...rest] = steps;
+  if (unsafe !== null) return { kind: 'block', step: unsafe };
+  if (step === undefined) return { kind: 'read', strings: on.filter((index) => now.fresh[index] !== true) };
+  return { kind: 'set', step, rest, toward, forClaw: travel > 0 };
+}
