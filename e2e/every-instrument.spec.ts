@@ -1,5 +1,6 @@
-import { ARCHETYPES } from '@gold-peg/craft/archetypes';
-import { STAGES } from '@gold-peg/craft/worksheet';
+import { ARCHETYPES, instrumentOf } from '@gold-peg/craft/archetypes';
+import { isVibrato } from '@gold-peg/craft/instrument';
+import { stagesOf } from '@gold-peg/craft/worksheet';
 import type { Browser, Page } from '@playwright/test';
 import { v7 } from 'uuid';
 import { faultsSeen } from './seen.js';
@@ -62,7 +63,7 @@ test('every instrument fits at every stage, on the bench screen and on a tablet'
   const look = async (page: Page, { width, touch }: Screen) => {
     const faults: string[] = [];
     for (const [kind, path] of worksheets)
-      for (const stage of STAGES) {
+      for (const stage of stagesOf({ balances: isVibrato(instrumentOf(kind).bridge) })) {
         await go(page, `${path}/${stage}`);
         // a card is as long as what was done, and a tablet held upright is scrolled with a finger
         const seen = await page.evaluate(faultsSeen, { scrolls: stage === 'hand-over' || touch, touch });

@@ -2,6 +2,7 @@ import { build } from './build.js';
 import { bundleSizes } from './bench/bundle-sizes.js';
 import { coreRates } from './bench/core-rates.js';
 import { driftsOfConstant, falsePlucks, heardEverywhere } from './bench/error-rates/hearing.js';
+import { movesAtBridges } from './bench/bridges.js';
 import { verdictRates } from './bench/error-rates/verdicts.js';
 import { largeHouse, sayLarge } from './bench/large/large.js';
 import { openingTimes } from './bench/opening-times.js';
@@ -21,6 +22,9 @@ async function main(): Promise<void> {
   for (const { kind, seconds, logged } of falsePlucks(3)) console.log(`  ${kind.padEnd(26)} ${seconds} s, ${logged} logged`);
   const drifts = driftsOfConstant().map(({ cents }) => Math.abs(cents));
   console.log(`  constant strings           move by ${Math.max(...drifts).toFixed(4)} at most in three seconds`);
+  const { byMarks, byEar } = movesAtBridges(40);
+  console.log('\nBalance: pegs turned until all are within 3 cents, springs not known, medians of 40 bridges');
+  console.log(`  by the marks, a trial first: ${byMarks}; string after string to its note: ${byEar}`);
   console.log('\nSettle: verdicts of strings that are simulated, 600 of each kind');
   for (const { readings, falseSlip, missedSlip } of [3, 4, 6, 8].map((count) => verdictRates(count, 600)))
     console.log(

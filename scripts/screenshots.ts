@@ -34,10 +34,10 @@ const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['hand-over', (page) => stage(page, 'Hand over')],
   ['choose', (page) => stage(page, 'Choose')],
   ['ready', ready],
-  ['strip', (page) => instrument(page, 'Cutwater mandolin, oval').then(() => stage(page, 'Strip'))],
   ['bench-mode', benchMode],
   ['bring-up', bringUp],
   ['settle', settle],
+  ['balance', balance],
   ['headstock', headstock],
   ['strings-workbench', (page) => strings(page, 'Workbench')],
   ['solver', solver],
@@ -67,6 +67,15 @@ async function reads(page: Page, string: number, cents: number): Promise<void> {
   await page.getByLabel('it reads, ¢').fill(String(cents));
   await page.keyboard.press('Enter');
   await page.waitForTimeout(250);
+}
+
+async function balance(page: Page): Promise<void> {
+  await instrument(page, 'Brindle six, dune');
+  await stage(page, 'Balance');
+  await page.getByRole('option', { name: 'my own tuner' }).click();
+  for (let string = 6; string >= 1; string--) await reads(page, string, 0);
+  for (let set = 0; set < 3; set++) await page.keyboard.press('Space');
+  await page.getByText(/8 in 10/).waitFor();
 }
 
 async function bringUp(page: Page): Promise<void> {

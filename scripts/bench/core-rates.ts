@@ -1,4 +1,5 @@
 import { instrumentOf } from '@gold-peg/craft/archetypes';
+import { onePass, restsFrom } from '@gold-peg/craft/balance';
 import { calibrate, type CountedTurns } from '@gold-peg/craft/calibration';
 import { Ear, trackPitch } from '@gold-peg/craft/pitch';
 import { windString } from '@gold-peg/craft/procedure';
@@ -10,6 +11,7 @@ import { forecastDrift, HOLDS, judgeRounds } from '@gold-peg/craft/settle';
 import { cents, fromInches, fromMillimetres, hertz, metres } from '@gold-peg/craft/units';
 import { tensionFor } from '@gold-peg/craft/tension';
 import { foldWorksheet, STRING_EVENTS, type BenchEvent } from '@gold-peg/craft/worksheet';
+import { benchBridge, foreseeOnce } from './bridges.js';
 
 const ROUNDS = [40, 19, 10, 5, 3, 1].map(cents);
 const READINGS = [0.2, 0.5, 1, 3, 6].map((hours) => ({ hours, cents: cents(-12), retuned: true }));
@@ -46,6 +48,8 @@ export function coreRates(): Rate[] {
   if (!outcome.ok) throw new Error('no string');
   const string = outcome.value;
   const log = manyEvents(480);
+  const floating = benchBridge();
+  const flat = restsFrom(floating.bridge, floating.claw, floating.heard).rests;
   return [
     rate('pull of a string', () => tensionFor(hertz(146.8), metres(0.632), string)),
     rate('mass, stiffness and strength of a wound string', () => stringProperties(spec)),
@@ -59,6 +63,8 @@ export function coreRates(): Rate[] {
       () => forecastDrift({ readings: READINGS, limit: HOLDS.cents, hold: HOLDS }),
       1,
     ),
+    rate('one pass over a floating bridge (200 are wanted)', () => onePass(floating.bridge, floating.claw, flat, [5, 4, 3, 2, 1, 0])),
+    rate('what a pass is worth, by 2,000 draws (1 is wanted)', foreseeOnce, 1),
     rate('pitch of one second of a bass string, in frames of 43 ms', () => trackPitch({ ...SECOND, targets: [], hop: 2048 / 48_000 }), 1),
     rate(
       'a second of sound at the ear, plucked once (3 keeps up with a factor of 3)',

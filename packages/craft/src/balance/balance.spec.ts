@@ -191,6 +191,9 @@ describe('one pass', () => {
     const weak = { ...bridge, strings: strings.map((string) => ({ ...string, breakingLoad: newtons(100) })) };
     const [step] = onePass(weak, claw, inTune, [0]);
     expect(step?.reserve).toBeCloseTo(1 - (step?.pull ?? 0) / 100, 12);
+    // the string that pulls most is nearest to breaking, whichever was set
+    const most = Math.max(...settle(weak, claw, inTune).pulls);
+    expect(step?.leastReserve).toBeCloseTo(1 - most / 100, 4);
   });
 });
 

@@ -9,6 +9,7 @@ export { foresee, type Foreseen, type Unknown } from './foresee.js';
 export { marksAt, nextAtBridge, type BridgeStep, type Marks } from './next-at-bridge.js';
 export { onePass, type PassStep } from './one-pass.js';
 export {
+  learnSprings,
   USUAL_SPRINGS,
   calibrateSprings,
   foretell,
@@ -18,5 +19,6 @@ export {
   type SpringsLearned,
   type TrialStep,
 } from './springs.js';
-export { backEdge, bridgeUnder, screwLead, type SpringFacts } from './from-instrument.js';
+export { backEdge, bridgeOn, bridgeUnder, screwLead, usualSprings, type SpringFacts } from './from-instrument.js';
+export { bridgeChange, type BridgeChange } from './set-change.js';
 export { happeningsOf, trialsIn } from './from-log.js';

@@ -45,8 +45,8 @@ export interface Marks {
   unsafe: PassStep | null;
 }
 
-/** Lower than this a string hangs so loose that nobody can tune it, cents. */
-const LOOSE = -500;
+/** Lower than this no string is set: it would hang loose. Under a bridge that is tipped toward the neck, before the claw draws it back, they hang lower, cents. */
+const LOOSE = { pass: -300, forClaw: -500 };
 /** Where a pass may leave all, in the order in which it is tried. */
 const TOWARD = [0, 50, -50, 100, -100, 150, -150, 200, -200].map(cents);
 
@@ -61,27 +61,32 @@ export function marksAt(now: BridgeNow, { order, lead = LEAD }: Pick<BridgeWays,
   const left = order.filter((string) => on.includes(string) && !now.passed.includes(string));
   const none: Marks = { steps: [], toward: cents(0), unsafe: null };
   if (travel < 0 || (now.passed.length === 0 && !all)) return none;
-  const towards = (toward: Cents) => passToward(now, left, metres(now.claw + travel), toward);
+  const loose = travel > 0 ? LOOSE.forClaw : LOOSE.pass;
+  const towards = (toward: Cents) => passToward(now, left, { claw: metres(now.claw + travel), toward, loose });
   // a pass that was begun is gone on with
   if (now.passed.length > 0) return { steps: towards(now.toward), toward: now.toward, unsafe: null };
-  const toward = TOWARD.find((each) => towards(each).every((step) => step.target >= LOOSE && isSafe(step)));
+  const toward = TOWARD.find((each) => towards(each).every((step) => step.target >= loose && isSafe(step)));
   if (toward !== undefined) return { steps: towards(toward), toward, unsafe: null };
   const steps = towards(cents(0));
   return { steps, toward: cents(0), unsafe: steps.find((step) => !isSafe(step)) ?? steps[0] ?? null };
 }
 
-const isSafe = ({ reserve }: PassStep): boolean => reserve === null || 1 - reserve <= FLOATING.safeShare.value;
+const isSafe = ({ leastReserve }: PassStep): boolean => leastReserve === null || 1 - leastReserve <= FLOATING.safeShare.value;
 
 /**
  * A pass that leaves all strings `toward` cents from their notes; its marks are still told from the notes. Where its order would have a string hang loose, the string that stands
  * highest at its mark comes first: each that is set brings the bridge back for the next.
  */
-function passToward({ bridge, claw, rests }: BridgeNow, left: readonly number[], finalClaw: Metres, toward: Cents): PassStep[] {
+function passToward(
+  { bridge, claw, rests }: BridgeNow,
+  left: readonly number[],
+  { claw: finalClaw, toward, loose }: { claw: Metres; toward: Cents; loose: number },
+): PassStep[] {
   const strings = bridge.strings.map((string) => ({ ...string, pitch: hertz(string.pitch * 2 ** (toward / 1200)) }));
   const pass = (order: readonly number[]) => onePass({ ...bridge, strings }, claw, rests, order, finalClaw);
   const told = (steps: readonly PassStep[]) => steps.map((step) => ({ ...step, target: cents(step.target + toward) }));
   const inOrder = told(pass(left));
-  if (inOrder.every(({ target }) => target >= LOOSE)) return inOrder;
+  if (inOrder.every(({ target }) => target >= loose)) return inOrder;
   const order: number[] = [];
   while (order.length < left.length) {
     const open = left.filter((string) => !order.includes(string));

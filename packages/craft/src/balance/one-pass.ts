@@ -13,6 +13,8 @@ export interface PassStep {
   pull: Newtons;
   /** Share of the breaking load that is left, below zero past it; null where that load is not known. */
   reserve: number | null;
+  /** The same of the string that is nearest to breaking once this one is set: those that are still to come may be drawn up by it. */
+  leastReserve: number | null;
 }
 
 /** Rest lengths with which all strings are in tune at this claw, wherever that puts the bridge. */
@@ -56,6 +58,15 @@ export function onePass(
       angle,
       pull,
       reserve: share === null ? null : 1 - share,
+      leastReserve: leastReserve(bridge, balance.pulls),
     };
   });
+}
+
+function leastReserve({ strings }: FloatingBridge, pulls: readonly Newtons[]): number | null {
+  const reserves = strings.flatMap(({ breakingLoad }, index) => {
+    const pull = pulls[index];
+    return breakingLoad === null || pull === undefined ? [] : [1 - pull / breakingLoad];
+  });
+  return reserves.length === 0 ? null : Math.min(...reserves);
 }

@@ -3,7 +3,7 @@ import { FLOATING } from '../constants/index.js';
 import { chanceFrom } from '../simulated/index.js';
 import { floatingBridge, levelOf, lightSet, offBy, withRate, learned } from '../testing/index.js';
 import { cents, fromDegrees, fromMillimetres, metres, type Hertz } from '../units/index.js';
-import { calibrateSprings, foretell, type BridgeTrial } from './index.js';
+import { calibrateSprings, foretell, learnSprings, type BridgeTrial } from './index.js';
 
 const ERRORS = { pitch: cents(0.5), tilt: fromDegrees(0.3) };
 const LOW = 5;
@@ -89,6 +89,20 @@ describe('what springs are taken to be', () => {
     const low = eight.strings.map(({ pitch }) => pitch);
     const change = [{ string: LOW, sounds: ((low[LOW] ?? 0) * 0.9) as Hertz }];
     expect(calibrateSprings(eight, null, [{ before: low, change, after: low }], ERRORS)).toBeNull();
+  });
+
+  it('are not learned from what no springs explain: such a trial is left out, and told', () => {
+    const [good, bad] = [trialOn(1700, 8, () => 0), trialOn(1700, 8, () => 0)];
+    if (good === null || bad === null) throw new Error('such springs hold the bridge');
+    const turned = {
+      ...bad,
+      after: bad.after.map((sounds, index) => (index === 2 && sounds !== null ? ((sounds * 2 ** (-300 / 1200)) as Hertz) : sounds)),
+    };
+    const alone = learnSprings(floatingBridge, [good], ERRORS);
+    const both = learnSprings(floatingBridge, [good, turned], ERRORS);
+    expect(both).toMatchObject({ count: 1, strange: 1 });
+    expect(both?.rate).toEqual(alone?.rate);
+    expect(learnSprings(floatingBridge, [], ERRORS)?.strange).toBe(0);
   });
 
   it('takes no springs that could not hold the bridge', () => {

@@ -30,6 +30,8 @@ export interface SpringsLearned {
   samples: readonly SpringSample[];
   /** Trials it rests on. */
   count: number;
+  /** Trials that fit no springs: somebody turned a string meanwhile, or one slipped. */
+  strange: number;
 }
 
 export interface SpringSample {
@@ -97,7 +99,46 @@ export function calibrateSprings(
     initial: bandOf(of(({ initial }) => initial)),
     samples,
     count: trials.length,
+    strange: 0,
   };
+}
+
+/** Readings that are off by more than this, as a root mean square, are of something else than springs, cents. */
+const STRANGE = 15;
+
+/**
+ * The same, without trials that no springs explain: each is foretold by what all of them together say, and those that are far off are left out until the rest agree.
+ */
+export function learnSprings(
+  bridge: FloatingBridge,
+  trials: readonly BridgeTrial[],
+  errors: ReadingErrors,
+  before: Pick<SpringsLearned, 'rate' | 'initial'> = USUAL_SPRINGS,
+): SpringsLearned | null {
+  const learned = calibrateSprings(bridge, null, trials, errors, before);
+  if (learned === null || trials.length === 0) return learned;
+  const springs = { ...bridge.springs, rate: learned.rate.likely, initial: newtons(learned.initial.likely) };
+  const off = trials.map((trial) => offOf({ ...bridge, springs }, trial));
+  const worst = Math.max(...off);
+  if (worst <= STRANGE) return learned;
+  const fitting = learnSprings(
+    bridge,
+    trials.filter((_, index) => index !== off.indexOf(worst)),
+    errors,
+    before,
+  );
+  return fitting === null ? null : { ...fitting, strange: fitting.strange + 1 };
+}
+
+/** How far readings of a trial lie from what these springs foretell, root mean square, cents. */
+function offOf(bridge: FloatingBridge, { before, change, after }: BridgeTrial): number {
+  const told = foretell(bridge, null, { before, change });
+  if (told === null) return Infinity;
+  const squares = after.flatMap((heard, index) => {
+    const foretold = told.frequencies[index] ?? null;
+    return heard === null || foretold === null || foretold <= 0 ? [] : [(1200 * Math.log2(heard / foretold)) ** 2];
+  });
+  return Math.sqrt(squares.reduce((sum, each) => sum + each, 0) / Math.max(1, squares.length));
 }
 
 /** The lognormal of which four in five lie between low and high; as wide to either side of its likely value. */

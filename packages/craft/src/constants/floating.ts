@@ -3,6 +3,7 @@ import { constant } from './constant.js';
 /** Floating bridges of the usual size. */
 export const FLOATING = {
   saddleHeight: constant(10.5, [8, 14], 'mm', 'saddles above the edge that the bridge tips on, measured bridges'),
+  saddleBehind: constant(3, [0, 8], 'mm', 'saddles behind that edge, away from the nut, measured bridges'),
   springDepth: constant(40, [33, 50], 'mm', 'hooks of the springs below that edge, measured bridges'),
   screwLead: constant(1.7, [1.4, 2.1], 'mm', 'how far one turn of a claw screw moves the claw, measured wood screws'),
   springs: constant(3, [2, 5], '', 'springs that are hooked in, five at most'),
@@ -14,7 +15,7 @@ export const FLOATING = {
   forwardStop: constant(25, [18, 30], '°', 'how far the arm dips until the block meets the wood'),
   /** How far apart the two claw screws stand, and the saddles of the outer strings. */
   clawScrews: constant(40, [30, 50], 'mm', 'between the two screws of a claw'),
-  clawTravel: constant(18, [12, 25], 'mm', 'from the wall to where the screws hold the claw no more'),
+  clawTravel: constant(35, [28, 45], 'mm', 'beyond the free length of its springs, to where a claw meets the wall'),
   safeShare: constant(0.85, [0.8, 0.9], '', 'of its breaking load, that no string is asked to bear'),
 } as const;
 

@@ -1,3 +1,4 @@
+import { bridgeChange, bridgeOn, usualSprings, type BridgeChange, type SpringFacts } from '../balance/index.js';
 import { actionChange, reliefChange, type Estimate, type NeckReading } from '../neck/index.js';
 import { slotFit, type SlotFit } from '../nut/index.js';
 import type { StringProperties } from '../strings/index.js';
@@ -12,7 +13,7 @@ import {
   type SetComparison,
 } from '../tension/index.js';
 import type { Seat, Strung } from '../tuning/index.js';
-import { newtons, type Newtons } from '../units/index.js';
+import { metres, newtons, type Newtons } from '../units/index.js';
 import { bridgeTilt, type Tilt } from './bridge-tilt.js';
 
 /** One string in its seat: how it pulls and how it feels. */
@@ -40,6 +41,8 @@ export interface Comparison {
   relief: Estimate | null;
   action: Estimate | null;
   tilt: Tilt;
+  /** What it does to a bridge that moves; null at a fixed one, and where the old set is not known. */
+  balance: BridgeChange | null;
   /** Zero-based position of the string nearest to breaking. */
   tightest: number;
   /** How far the least certain pull may lie from the truth, per cent. */
@@ -57,10 +60,15 @@ export function seatString(string: StringProperties, { speakingLength, path, pit
 }
 
 /**
- * A set against another, or against nothing known. Each in its own tuning, on the same instrument, whose neck has given as was `measured`.
+ * A set against another, or against nothing known. Each in its own tuning, on the same instrument, whose neck has given as was `measured` and whose bridge has such `springs`.
  * @throws RangeError when a set has not one string for each seat.
  */
-export function compareOn({ strung, strings }: Stringing, before: Stringing | null, measured: readonly NeckReading[] = []): Comparison {
+export function compareOn(
+  { strung, strings }: Stringing,
+  before: Stringing | null,
+  measured: readonly NeckReading[] = [],
+  springs: SpringFacts = usualSprings,
+): Comparison {
   if (strings.length !== strung.seats.length) throw new RangeError(`${strings.length} strings for ${strung.seats.length} seats`);
   const after = seatAll({ strung, strings });
   const old = before === null ? null : seatAll(before);
@@ -79,9 +87,22 @@ export function compareOn({ strung, strings }: Stringing, before: Stringing | nu
     relief,
     action: relief === null ? null : actionChange(relief),
     tilt: bridgeTilt(strung, change?.total.percent ?? null),
+    balance: balanceOf(before, { strung, strings }, springs),
     tightest: spare.indexOf(Math.min(...spare)),
     bandPercent: Math.max(...strings.map(({ bandPercent }) => bandPercent)),
   };
+}
+
+function balanceOf(before: Stringing | null, after: Stringing, springs: SpringFacts): BridgeChange | null {
+  const bridge = ({ strung, strings }: Stringing) =>
+    bridgeOn(
+      strung,
+      strung.seats.map(({ pitch, speakingLength, path }) => ({ pitch, scaleLength: speakingLength, extra: metres(path - speakingLength) })),
+      strings,
+      springs,
+    );
+  const [was, is] = [before === null ? null : bridge(before), bridge(after)];
+  return was === null || is === null ? null : bridgeChange(was, is);
 }
 
 const seatAll = ({ strung, strings }: Stringing): SeatedString[] =>

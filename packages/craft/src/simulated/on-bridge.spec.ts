@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { levelRests, restsFrom, settle, tunedTo } from '../balance/index.js';
-import { pullOf, speaking } from '../balance/bridge.js';
+import { levelRests, pullOf, restsFrom, settle, speaking, tunedTo } from '../balance/index.js';
 import { centsFrom, floatingBridge, levelOf, lightSet, offBy } from '../testing/index.js';
 import { metres, newtons, radians, toDegrees, type Metres } from '../units/index.js';
 import { bridgeUnderNow, longerBy, type PullAt } from './index.js';

@@ -1,4 +1,4 @@
-import { calibrateSprings, foresee } from '@gold-peg/craft/balance';
+import { foresee, learnSprings } from '@gold-peg/craft/balance';
 import { BRIDGE_READINGS } from '@gold-peg/craft/constants';
 import { chanceFrom } from '@gold-peg/craft/simulated';
 import { cents, fromDegrees } from '@gold-peg/craft/units';
@@ -12,7 +12,7 @@ const ERRORS = { pitch: cents(BRIDGE_READINGS.pitch.value), tilt: fromDegrees(BR
 function answer(question: BridgeQuestion): BridgeReply {
   if (question.kind === 'learn') {
     const { bridge, trials, before } = question;
-    return { kind: 'learned', springs: calibrateSprings(bridge, null, trials, ERRORS, before) };
+    return { kind: 'learned', springs: learnSprings(bridge, trials, ERRORS, before) };
   }
   const { kind: _kind, measured, ...asked } = question;
   return { kind: 'foreseen', foreseen: foresee({ ...asked, measured: new Set(measured), draws: DRAWS }, chanceFrom(SEED)) };

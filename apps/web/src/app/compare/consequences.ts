@@ -23,7 +23,7 @@ export function consequencesOf(strung: Strung, comparison: Comparison, length: S
     feel(comparison, length),
     slots(comparison, length),
     reserve(strung, comparison),
-    bridge(comparison.tilt),
+    bridge(comparison, length),
   ];
 }
 
@@ -111,4 +111,24 @@ const BRIDGE: Readonly<Record<Tilt, Omit<Consequence, 'about'>>> = {
   unknown: { says: 'it floats, and the old set is not known: note where it stands before a string comes off', grave: false },
 };
 
-const bridge = (tilt: Tilt): Consequence => ({ about: 'bridge', ...BRIDGE[tilt] });
+function bridge({ tilt, balance }: Comparison, length: SayLength): Consequence {
+  const about = 'bridge';
+  const plain = { about, ...BRIDGE[tilt] };
+  if (balance === null || !plain.grave) return plain;
+  const { turns, tilt: angle, rise, action } = balance;
+  if (!turns.ok)
+    return turns.problem.kind === 'too-few-springs'
+      ? { about, says: 'so few springs cannot hold it: the claw would leave its screws; hook in one more', grave: true }
+      : { about, says: 'so many springs pull these strings back whatever the claw does: unhook one', grave: true };
+  const { low, likely, high } = turns.value;
+  const screws = `claw about ${Math.abs(likely).toFixed(1)} turns ${likely < 0 ? 'out' : 'in'} (${Math.min(Math.abs(low), Math.abs(high)).toFixed(1)} to ${Math.max(Math.abs(low), Math.abs(high)).toFixed(1)})`;
+  if (tilt === 'may-lift') return { about, says: `more pull may lift it off the body: ${screws}, until it rests`, grave: true };
+  const degrees = Math.abs((angle * 180) / Math.PI).toFixed(1);
+  const edge = `back edge ${length(Math.abs(rise) as Metres, 1)} ${rise > 0 ? 'up' : 'down'}, action ${action > 0 ? '+' : '−'}${length(Math.abs(action) as Metres, 2)}`;
+  const way = tilt === 'toward-neck' ? 'tips' : 'sinks';
+  return {
+    about,
+    says: `${way} ${degrees}° ${tilt === 'toward-neck' ? 'toward the neck' : 'into the body'} if left: ${edge}; ${screws}`,
+    grave: true,
+  };
+}

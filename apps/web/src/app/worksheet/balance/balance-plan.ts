@@ -77,7 +77,9 @@ export class BalancePlan {
   protected readonly lines = computed<Line[]>(() => {
     const [now, step] = [this.bridge.asTaken(), this.work.step()];
     if (now === null || step === null) return [];
-    const order = this.bridge.order().map((string) => string + 1);
+    const steps = step.kind === 'set' ? [step.step, ...step.rest].map(({ string }) => string) : this.bridge.order();
+    const order = steps.map((string) => string + 1);
+    const count = this.desk.lanes().length;
     const foreseen = this.bridge.foreseen()?.foreseen;
     const turned = this.desk.sheet().onBridge.findLast((event) => event.kind === 'claw-turned');
     const heard = now.fresh.filter(Boolean).length;
@@ -93,7 +95,7 @@ export class BalancePlan {
         : { does: `Claw: each screw ${sayClaw(turns)}`, says: this.clawBand(), state: step.kind === 'claw' ? 'now' : 'later' };
     const read: Line = {
       does: 'Hear all strings as they stand',
-      says: `${heard} of ${order.length}`,
+      says: `${heard} of ${count}`,
       state: step.kind === 'read' ? 'now' : step.kind === 'claw' && turns < 0 ? 'later' : 'done',
     };
     const pass: Line = {

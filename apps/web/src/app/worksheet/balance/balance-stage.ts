@@ -21,7 +21,7 @@ import { BalanceNow } from './balance-now';
 import { BalancePlan } from './balance-plan';
 import { BridgeByEar } from './bridge-by-ear';
 import { BridgePicture } from './bridge-picture';
-import { ripple, SPAN, type BridgeRow } from './bridge-rows';
+import { ripple, spanFor, type BridgeRow } from './bridge-rows';
 import { BridgeDesk, BridgeWork } from '../bridge';
 import { SpringsPanel } from './springs-panel';
 import { sayMark, sayMarkForClaw, sayTooMany, signed } from './bridge-words';
@@ -31,7 +31,6 @@ const ABOUT: readonly Choice<About>[] = [
   { value: 'plan', label: 'plan' },
   { value: 'springs', label: 'what it rests on' },
 ];
-const TICKS = [-100, -50, 50, 100];
 
 /** A bridge that moves: where it stands, to what each string is set in one pass so that all are in tune at its end, and what to do next. */
 @Component({
@@ -63,10 +62,11 @@ export class BalanceStage {
   private readonly measures = inject(Measures);
   protected readonly signed = signed;
   protected readonly ABOUT = ABOUT;
-  protected readonly TICKS = TICKS;
   protected readonly about = signal<About>('plan');
   protected readonly width = signal(300);
-  protected readonly x = computed(() => scaleLinear([-SPAN, SPAN], [0, this.width()]).clamp(true));
+  private readonly span = computed(() => spanFor([...(this.now()?.off ?? []), ...this.marks().map(({ target }) => target)]));
+  protected readonly ticks = computed(() => this.span().ticks);
+  protected readonly x = computed(() => scaleLinear([-this.span().span, this.span().span], [0, this.width()]).clamp(true));
   protected readonly typed = inject(Drafts).draft<{ cents: number | null; fault: string | null }>(
     () => `on the bridge, ${this.desk.lane()}`,
     () => ({ cents: null, fault: null }),

@@ -11,8 +11,9 @@ import { clawSpot, coil, edgeSpot, hookSpot, largerFor, outline, saddleSpot, sca
 const HEIGHT = 300;
 /** One press of a key moves the claw so far. */
 const NUDGE = metres(0.0002);
-/** Heights that the scale at the back edge shows, mm. */
+/** Ticks of the scale at the back edge, and how far apart they are at each magnification, mm. */
 const HEIGHTS = [-2, -1, 0, 1, 2, 3];
+const APART: Readonly<Record<number, number>> = { 5: 1, 2: 2, 1: 4 };
 
 /** The bridge from the side, to scale, as the lever that it is. Its claw can be dragged: then everything is as it would be. */
 @Component({
@@ -41,7 +42,7 @@ export class BridgePicture {
   });
   protected readonly larger = computed(() => largerFor([this.now().angle, this.inTune()]));
   private readonly scale = computed(() =>
-    scaleOf(this.width(), HEIGHT, FLOATING.springFree.value + FLOATING.clawTravel.value + 24, this.larger()),
+    scaleOf(this.width(), HEIGHT, FLOATING.springFree.value + FLOATING.clawTravel.value + 12, this.larger()),
   );
 
   protected readonly shape = computed(() => {
@@ -70,7 +71,8 @@ export class BridgePicture {
   });
   protected readonly heights = computed(() => {
     const scale = this.scale();
-    return HEIGHTS.map((mm) => ({ mm, y: scale.edge.y - scale.larger * mm * scale.px }));
+    const apart = APART[scale.larger] ?? 1;
+    return HEIGHTS.map((nth) => nth * apart).map((mm) => ({ mm, y: scale.edge.y - scale.larger * mm * scale.px }));
   });
   protected readonly forces = computed(() => {
     const { bridge, claw, angle, rests } = this.now();

@@ -37,6 +37,9 @@ const RATES = [0.5, 2.75] as const;
       </div>
     </div>
     <p>
+      @if ((bridge.springs()?.strange ?? 0) > 0) {
+        What was heard last fits no springs: was another string turned meanwhile? Hear all again.
+      }
       {{ narrows() }}
       <button matButton type="button" class="quiet" [disabled]="desk.closed() || bridge.learning()" (click)="bridge.learning.set(true)">
         {{ bridge.learning() ? 'lower the lowest string' : 'try them …' }}

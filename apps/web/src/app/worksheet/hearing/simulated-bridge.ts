@@ -1,5 +1,17 @@
 import { computed, inject, Injectable, InjectionToken } from '@angular/core';
-import { bridgeUnder, levelClaw, levelRests, pullOf, restsFrom, screwLead, speaking, type FloatingBridge } from '@gold-peg/craft/balance';
+import {
+  backEdge,
+  bridgeNow,
+  bridgeUnder,
+  happeningsOf,
+  levelClaw,
+  levelRests,
+  pullOf,
+  restsFrom,
+  screwLead,
+  speaking,
+  type FloatingBridge,
+} from '@gold-peg/craft/balance';
 import { FLOATING } from '@gold-peg/craft/constants';
 import {
   atSaddle,
@@ -68,7 +80,7 @@ export class SimulatedBridge {
     if (this.seen === done) return;
     const first = this.seen === null;
     this.seen = done;
-    if (first) this.angle = this.asLogged(bridge);
+    if (first) this.angle = this.asLogged()?.angle ?? radians(0);
     this.comesToRest(stringOf);
   }
 
@@ -91,19 +103,29 @@ export class SimulatedBridge {
     return level === null ? null : metres(level + turns * screwLead);
   }
 
-  /** Where it lay when all of them sounded as the log has it: what was done to the claw since then is not heard yet. */
-  private asLogged(bridge: FloatingBridge): Radians {
-    if (this.desk.sheet().blocked) return radians(0);
-    const { onBridge } = this.desk.sheet();
-    const heardLast = onBridge.findLastIndex(({ kind }) => kind === 'heard-on-bridge' || kind === 'set-on-bridge');
-    const claw = this.clawAfter(onBridge.slice(0, heardLast + 1)) ?? bridge.springs.free;
-    const heard = bridge.strings.map(({ pitch }, lane) => {
+  /** Where it lies, and how each string sounds now, cents from its note, after all that the log tells; null for one that is off or not up yet. */
+  private readonly asLogged = computed(() => {
+    const [bridge, claw, sheet] = [this.bridge(), this.clawAfter([]), this.desk.sheet()];
+    if (bridge === null || claw === null) return null;
+    const cents = bridge.strings.map((_, lane) => {
       const where = { together: this.desk.comesUpTogether(), inJob: this.desk.inJob()[lane] !== false };
-      const cents = standsAt(this.desk.sheet(), lane, where);
-      return cents === null ? null : hertz(pitch * 2 ** (cents / 1200));
+      return standsAt({ ...sheet, onBridge: [] }, lane, where);
     });
-    return restsFrom(bridge, claw, heard).angle;
-  }
+    const heard = bridge.strings.map(({ pitch }, lane) => {
+      const off = cents[lane] ?? null;
+      return off === null ? null : hertz(pitch * 2 ** (off / 1200));
+    });
+    if (sheet.blocked) return { angle: radians(0), off: cents };
+    const events = sheet.onBridge.filter(({ kind }) => kind !== 'measured');
+    const happenings = happeningsOf(bridge, events, { lead: screwLead, edge: backEdge, levelMm: null });
+    return bridgeNow(bridge, claw, happenings, restsFrom(bridge, claw, heard).rests);
+  });
+
+  /** How a string sounds, cents from its note, as far as the log knows; null where it does not, or nothing moves here. */
+  standsAt = (lane: number): number | null => {
+    const off = this.asLogged()?.off[lane] ?? null;
+    return off !== null && Number.isFinite(off) ? off : null;
+  };
 
   /** A string that came with the instrument and is still on it pulls as it did; null where it is off. */
   private oldOn(lane: number): PullAt | null {

@@ -123,7 +123,10 @@ export class SimulatedInstrument implements SoundSource {
   /** As the log knows it: a page that is opened again meets the same instrument. */
   private borneBy(lane: number, note: Hertz) {
     const sheet = this.desk.sheet();
-    const cents = standsAt(sheet, lane, { together: this.desk.comesUpTogether(), inJob: this.desk.inJob()[lane] !== false });
+    const where = { together: this.desk.comesUpTogether(), inJob: this.desk.inJob()[lane] !== false };
+    // what is read at Settle comes after the bridge, and stands there
+    const settled = (sheet.pitches[lane]?.length ?? 0) > 0;
+    const cents = (settled ? null : this.bridge.standsAt(lane)) ?? standsAt(sheet, lane, where);
     return cents === null ? null : { pitch: hertz(note * 2 ** (cents / 1200)), rounds: roundsOf(sheet, lane) };
   }
 

@@ -130,7 +130,7 @@ describe('Settle', () => {
       const { readings } = TestBed.inject(Listening);
       for (const [cents, minutes] of plucks) {
         vi.setSystemTime(START + 60_000 * minutes);
-        readings.next({ lane, cents });
+        readings.next({ lane, cents, sure: 1 });
         await page.settle();
       }
     }

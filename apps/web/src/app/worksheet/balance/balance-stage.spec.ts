@@ -1,0 +1,143 @@
+import { Router } from '@angular/router';
+import { TestBed } from '@angular/core/testing';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { setOf, setupWith, WorksheetBench } from '../../testing/worksheet-bench';
+import { BenchActions } from '../actions';
+import { BridgeDesk, BridgeWork } from '../bridge';
+import { Listening } from '../hearing';
+import { BalanceStage } from './balance-stage';
+
+const NINES = 'electric-nickel-9-11-16-24w-32w-42w';
+const TENS = 'electric-nickel-10-13-17-26w-36w-46w';
+const ORDER = [5, 4, 3, 2, 1, 0];
+const BY_HAND = { sure: null, by: 'typed' as const };
+let bench: WorksheetBench;
+afterEach(() => bench.close());
+
+/** A floating bridge under a set, that was level under the one before. */
+async function open(before: string, after: string, more = {}): Promise<void> {
+  bench = await WorksheetBench.open({ kind: 'electric-in-line-locking', current: setupWith(setOf(before), more) });
+  await bench.choose(after);
+  vi.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+  bench.desk.stage.set('balance');
+  TestBed.tick();
+}
+const work = () => TestBed.inject(BridgeWork);
+const step = () => work().step();
+const last = () => bench.logged.at(-1);
+async function hearAll(cents: (lane: number) => number): Promise<void> {
+  for (const lane of ORDER) await work().hear(lane, cents(lane), BY_HAND);
+  TestBed.tick();
+}
+async function space(): Promise<void> {
+  await TestBed.inject(BenchActions).markDone();
+  TestBed.tick();
+}
+
+describe('Balance with a heavier set', () => {
+  beforeEach(() => open(NINES, TENS));
+
+  it('hears all, sets them lower one by one, turns the claw in, and hears all again', async () => {
+    const page = await bench.page(BalanceStage);
+    expect(page.text).toContain('Pluck string 6, 5, 4, 3, 2 and 1, each as it stands.');
+    await hearAll(() => 0);
+    expect(bench.logged.filter(({ kind }) => kind === 'heard-on-bridge')).toHaveLength(6);
+    for (let set = 0; set < 6; set++) {
+      const next = step();
+      if (next?.kind !== 'set') throw new Error(`a string is set, not ${next?.kind}`);
+      expect(next.forClaw).toBe(true);
+      expect(bench.desk.lane()).toBe(next.step.string);
+      await space();
+      expect(last()).toMatchObject({ kind: 'set-on-bridge', string: next.step.string + 1 });
+    }
+    await page.settle();
+    // about 84 N more at 10.5 mm, against three springs at 40 mm of 1.2 N/mm: 6.1 mm by screws of 1.7 mm
+    expect(work().clawTurns()).toBeGreaterThan(2.5);
+    expect(work().clawTurns()).toBeLessThan(4.5);
+    expect(page.text).toContain('Screwdriver: each screw of the claw');
+    await space();
+    expect(last()).toMatchObject({ kind: 'claw-turned' });
+    expect(step()?.kind).toBe('read');
+    await hearAll(() => 0);
+    expect(step()?.kind).toBe('done');
+    await space();
+    expect(bench.logged.filter(({ kind }) => kind === 'balanced')).toHaveLength(6);
+  });
+
+  it('takes down a string at its mark only, whatever is heard on its way', async () => {
+    await hearAll(() => 0);
+    const next = step();
+    if (next?.kind !== 'set') throw new Error('a string is set');
+    const { string, target } = next.step;
+    const before = bench.logged.length;
+    await work().hear(string, target + 40, BY_HAND);
+    expect(bench.logged).toHaveLength(before);
+    await work().hear(string, target + 1.5, BY_HAND);
+    expect(last()).toMatchObject({ kind: 'set-on-bridge', payload: { cents: Math.round(10 * (target + 1.5)) / 10 } });
+  });
+
+  it('tries a claw, springs and a pitch without taking anything down', async () => {
+    await hearAll(() => 0);
+    const page = await bench.page(BalanceStage);
+    const [before, tilt] = [bench.logged.length, TestBed.inject(BridgeDesk).now()?.angle ?? 0];
+    await page.press('Try one spring more');
+    expect(page.text).toContain('tried, not done');
+    expect(TestBed.inject(BridgeDesk).now()?.angle ?? 0).toBeLessThan(tilt);
+    expect(bench.logged).toHaveLength(before);
+  });
+});
+
+describe('Balance with the same set', () => {
+  beforeEach(() => open(TENS, TENS));
+
+  it('leaves the claw, and gives marks above their notes to strings that are followed by flat ones', async () => {
+    const page = await bench.page(BalanceStage);
+    await hearAll((lane) => [-30, -60, -80, -100, -50, -20][lane] ?? 0);
+    const next = step();
+    expect(next?.kind === 'set' && next.step.target).toBeGreaterThan(5);
+    await page.settle();
+    expect(page.text).toContain('Claw: leave it where it is');
+    expect(page.text).toMatch(/Tune to E2 \+[\d.]+ ¢ now: it comes down to 0 when 5, 4, 3, 2 and 1 are up\./);
+  });
+
+  it('lowers a string to learn, and takes that for no step of a pass', async () => {
+    await hearAll(() => 0.5);
+    TestBed.inject(BridgeDesk).learning.set(true);
+    expect(step()).toEqual({ kind: 'lower', string: 5 });
+    await work().hear(5, -40, BY_HAND); // on its way
+    expect(step()?.kind).toBe('lower');
+    await work().hear(5, -196, BY_HAND);
+    TestBed.tick();
+    expect(step()).toMatchObject({ kind: 'read' });
+    await work().hear(3, 11, BY_HAND);
+    await work().hear(1, 12, BY_HAND);
+    expect(TestBed.inject(BridgeDesk).trials()).toHaveLength(1);
+  });
+
+  it('refuses a reading that cannot be, in words, and takes readings back to where they were', async () => {
+    TestBed.inject(Listening).listenTo('off');
+    const page = await bench.page(BalanceStage);
+    TestBed.inject(Listening).listenTo('off');
+    await page.settle();
+    const keep = async () => {
+      page.field('it reads, ¢').form?.dispatchEvent(new Event('submit'));
+      await page.settle();
+    };
+    await keep();
+    expect(page.text).toContain('Type how many cents');
+    await page.type('it reads, ¢', '-2400');
+    await keep();
+    expect(page.text).toContain('-2400 ¢, must');
+    await page.type('it reads, ¢', '-12.5');
+    await keep();
+    expect(last()).toMatchObject({ kind: 'heard-on-bridge', string: 6, payload: { cents: -12.5 } });
+    expect(await bench.desk.takeBack()).toBe('balance');
+    expect(bench.desk.sheet().onBridge).toEqual([]);
+  });
+});
+
+it('goes on from the springs that an earlier job learned', async () => {
+  const springs = { count: 4, rateNPerMm: { low: 1.7, likely: 1.8, high: 1.9 }, initialN: { low: 6, likely: 8, high: 10 }, trials: 3 };
+  await open(TENS, TENS, { springs });
+  expect(TestBed.inject(BridgeDesk).bridge()?.springs).toMatchObject({ count: 4, rate: 1800, initial: 8 });
+});
