@@ -52,7 +52,7 @@ function levelOf(bridge: FloatingBridge): Metres {
 /** What 2,000 draws over what is not measured say of a pass. */
 export function foreseeOnce(): void {
   const { bridge, claw, heard } = benchBridge();
-  const samples = calibrateSprings(bridge, claw, [], ERRORS)?.samples ?? [];
+  const samples = calibrateSprings(bridge, null, [], ERRORS)?.samples ?? [];
   foresee({ bridge, claw, heard, order: ORDER, samples, tried: false, measured: new Set(), draws: 2000 }, chanceFrom(1));
 }
 
@@ -97,7 +97,7 @@ function byMarks(truth: FloatingBridge, taken: FloatingBridge): number {
   const claw = levelOf(truth);
   const before = settle(truth, claw, startOf(truth)).frequencies;
   const change = [{ string: 5, sounds: hertz((before[5] ?? 1) * 2 ** (-200 / 1200)) }];
-  const after = foretell(truth, claw, { before, change })?.frequencies ?? [];
+  const after = foretell(truth, { at: claw }, { before, change })?.frequencies ?? [];
   const learned = calibrateSprings(taken, null, [{ before, change, after }], ERRORS, USUAL_SPRINGS);
   const known = {
     ...taken,

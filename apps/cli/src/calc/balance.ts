@@ -112,7 +112,10 @@ function answerCalibrate(asked: Asked, bridge: FloatingBridge, claw: Metres | nu
     };
   });
   const pitch = cents(asked.readingCents ?? BRIDGE_READINGS.pitch.value);
-  const learned = calibrateSprings(bridge, claw, trials, { pitch, tilt: fromDegrees(BRIDGE_READINGS.tilt.value) });
+  const learned = calibrateSprings(bridge, claw === null ? null : { at: claw }, trials, {
+    pitch,
+    tilt: fromDegrees(BRIDGE_READINGS.tilt.value),
+  });
   if (learned === null) return refused({ field: 'springs.count', says: 'must be less: so many springs would tear these strings back' });
   const { rate, initial } = learned;
   return done({

@@ -44,7 +44,7 @@ describe('what is foreseen', () => {
     const { samples } = learned([trial], ERRORS);
     const { afterPass } = foresee({ ...asked, samples, tried: true }, chanceFrom(3));
     expect(afterPass.likely).toBeLessThan(12);
-  });
+  }, 60_000);
 
   it('tells turns of the claw and the tilt without them for a heavier set, in a band about what the likely bridge needs', () => {
     const heavier = {

@@ -55,6 +55,7 @@ export function trialsIn(stringCount: number, happenings: readonly BridgeHappeni
   let before: (Hertz | null)[] | null = null;
   let now = none();
   let steps: TrialStep[] = [];
+  let [moved, movedSince] = [0, 0];
   /** The string that was set last of all: it sounds as it was set, and says nothing. */
   const setLast = (): number | null => {
     const last = steps.at(-1);
@@ -63,7 +64,9 @@ export function trialsIn(stringCount: number, happenings: readonly BridgeHappeni
   const heard = (): (Hertz | null)[] => now.map((sounds, index) => (index === setLast() ? null : sounds));
   const isHeard = (): boolean => heard().filter((sounds) => sounds !== null).length >= LEAST_HEARD;
   const close = (): void => {
-    if (before !== null && steps.length > 0 && isHeard()) trials.push({ before, change: steps, after: heard() });
+    if (before !== null && steps.length > 0 && isHeard()) trials.push({ before, change: steps, after: heard(), moved: metres(moved) });
+    moved += movedSince;
+    movedSince = 0;
     before = now.includes(null) ? null : now;
     steps = [];
   };
@@ -87,6 +90,7 @@ export function trialsIn(stringCount: number, happenings: readonly BridgeHappeni
       }
       case 'claw':
         disturb({ claw: event.travel });
+        movedSince += event.travel;
         break;
       case 'springs':
         [before, now, steps] = [null, none(), []];

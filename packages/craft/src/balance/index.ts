@@ -14,6 +14,7 @@ export {
   calibrateSprings,
   foretell,
   type BridgeTrial,
+  type ClawKnown,
   type ReadingErrors,
   type SpringSample,
   type SpringsLearned,

@@ -1,8 +1,8 @@
 import { bandOf, type Band, type Weighted } from '../band/index.js';
 import { FLOATING } from '../constants/index.js';
 import { metres, newtons, radians, type Cents, type Hertz, type Metres, type Radians } from '../units/index.js';
-import { pullFor, speaking, type FloatingBridge } from './bridge.js';
-import { levelClawUnder } from './claw.js';
+import { pullFor, speaking, type FloatingBridge, type Springs } from './bridge.js';
+import { levelClaw, levelClawUnder } from './claw.js';
 import { restsFrom, settle, tunedTo } from './equilibrium.js';
 
 /** A string brought to `sounds`, or the claw drawn in by so much (negative: let out). */
@@ -18,7 +18,12 @@ export interface BridgeTrial {
   after: readonly (Hertz | null)[];
   /** How far it tipped by it, as measured; left out where nobody did. */
   tipped?: Radians;
+  /** How far the claw had been drawn in before, since it was known where it stands; left out where it was not. */
+  moved?: Metres;
 }
+
+/** Where the claw stands: at a place that was measured, or where the bridge was level under other strings; null where it was level as it was heard before each trial. */
+export type ClawKnown = { at: Metres } | { levelUnder: FloatingBridge } | null;
 
 /** One spring of a bridge, as far as it is known: four times in five within the bands. */
 export interface SpringsLearned {
@@ -60,18 +65,18 @@ export const USUAL_SPRINGS: Pick<SpringsLearned, 'rate' | 'initial'> = {
 export const FOUR_IN_FIVE = 1.2816;
 
 /** Knots over each prior, out to so many of its spreads. */
-const KNOTS = { rate: 61, initial: 15, spreads: 3.5 };
+const KNOTS = { rate: 45, initial: 15, coarse: 3, spreads: 3.5 };
 /** A pair that is less likely than this part of the likeliest is left out when the net is drawn tighter. */
 const OUT = 1e-7;
 
 /**
  * What trials say of rate and first pull of the springs, over lognormal priors about what springs usually are: the posterior on a net of rate and first pull, drawn
- * once over the prior and once over what is left of it. `before`: what was known of them already, in place of that prior. Readings err normally and independently, each of a difference twice. `claw`: where it stands; null where the bridge was
- * level before each trial, so that it follows from the springs themselves. Null where no springs as they are sold could hold these strings.
+ * once over the prior and once over what is left of it. `before`: what was known of them already, in place of that prior. Readings err normally and independently, each of a difference twice. `claw`: what is known of its
+ * place, which may follow from the springs themselves. Null where no springs as they are sold could hold these strings.
  */
 export function calibrateSprings(
   bridge: FloatingBridge,
-  claw: Metres | null,
+  claw: ClawKnown,
   trials: readonly BridgeTrial[],
   { pitch, tilt }: ReadingErrors,
   before: Pick<SpringsLearned, 'rate' | 'initial'> = USUAL_SPRINGS,
@@ -86,7 +91,8 @@ export function calibrateSprings(
   const knots = ({ middle, spread }: { middle: number; spread: number }, count: number) =>
     across(middle - KNOTS.spreads * spread, middle + KNOTS.spreads * spread, count);
   const initials = knots(prior.initial, KNOTS.initial);
-  const wide = weigh(knots(prior.rate, KNOTS.rate), initials, misfit);
+  // where rates are likely at all shows with few first pulls
+  const wide = weigh(knots(prior.rate, KNOTS.rate), trials.length === 0 ? initials : knots(prior.initial, KNOTS.coarse), misfit);
   if (wide === null) return null;
   const kept = wide.filter(({ weight }) => weight > OUT).map(({ rate }) => Math.log(rate));
   const step = (2 * KNOTS.spreads * prior.rate.spread) / (KNOTS.rate - 1);
@@ -111,18 +117,20 @@ const STRANGE = 15;
  */
 export function learnSprings(
   bridge: FloatingBridge,
+  claw: ClawKnown,
   trials: readonly BridgeTrial[],
   errors: ReadingErrors,
   before: Pick<SpringsLearned, 'rate' | 'initial'> = USUAL_SPRINGS,
 ): SpringsLearned | null {
-  const learned = calibrateSprings(bridge, null, trials, errors, before);
+  const learned = calibrateSprings(bridge, claw, trials, errors, before);
   if (learned === null || trials.length === 0) return learned;
   const springs = { ...bridge.springs, rate: learned.rate.likely, initial: newtons(learned.initial.likely) };
-  const off = trials.map((trial) => offOf({ ...bridge, springs }, trial));
+  const off = trials.map((trial) => offOf({ ...bridge, springs }, claw, trial));
   const worst = Math.max(...off);
   if (worst <= STRANGE) return learned;
   const fitting = learnSprings(
     bridge,
+    claw,
     trials.filter((_, index) => index !== off.indexOf(worst)),
     errors,
     before,
@@ -131,10 +139,10 @@ export function learnSprings(
 }
 
 /** How far readings of a trial lie from what these springs foretell, root mean square, cents. */
-function offOf(bridge: FloatingBridge, { before, change, after }: BridgeTrial): number {
-  const told = foretell(bridge, null, { before, change });
+function offOf(bridge: FloatingBridge, claw: ClawKnown, trial: BridgeTrial): number {
+  const told = foretell(bridge, claw, trial);
   if (told === null) return Infinity;
-  const squares = after.flatMap((heard, index) => {
+  const squares = trial.after.flatMap((heard, index) => {
     const foretold = told.frequencies[index] ?? null;
     return heard === null || foretold === null || foretold <= 0 ? [] : [(1200 * Math.log2(heard / foretold)) ** 2];
   });
@@ -161,7 +169,7 @@ function weigh(
 }
 
 /** Squared errors of what these springs foretell, in units of the reading's; infinite where such springs could not hold the bridge. */
-function misfitOf(bridge: FloatingBridge, claw: Metres | null, trial: BridgeTrial, errors: ReadingErrors): number {
+function misfitOf(bridge: FloatingBridge, claw: ClawKnown, trial: BridgeTrial, errors: ReadingErrors): number {
   const told = foretell(bridge, claw, trial);
   if (told === null) return Infinity;
   // a string that was set last of all sounds as it was set
@@ -179,11 +187,12 @@ function misfitOf(bridge: FloatingBridge, claw: Metres | null, trial: BridgeTria
 /** How the others sound after it, and how far it tips, with springs as `bridge` has them; null where they cannot hold it level. */
 export function foretell(
   bridge: FloatingBridge,
-  claw: Metres | null,
-  { before, change }: Pick<BridgeTrial, 'before' | 'change'>,
+  claw: ClawKnown,
+  { before, change, moved = metres(0) }: Pick<BridgeTrial, 'before' | 'change' | 'moved'>,
 ): { frequencies: readonly (Hertz | null)[]; tipped: Radians } | null {
-  const stood = claw ?? levelAsHeard(bridge, before);
-  if (stood === null) return null;
+  const known = claw === null ? levelAsHeard(bridge, before) : 'at' in claw ? claw.at : levelWith(claw.levelUnder, bridge.springs);
+  if (known === null) return null;
+  const stood = claw === null ? known : metres(known + moved);
   const was = { ...restsFrom(bridge, stood, before), claw: stood };
   const is = change.reduce<typeof was>((so, step) => {
     if ('string' in step) return { ...tunedTo(bridge, so.claw, so.rests, step, so.angle), claw: so.claw };
@@ -192,6 +201,12 @@ export function foretell(
   }, was);
   const { frequencies, angle } = settle(bridge, is.claw, is.rests, is.angle);
   return { frequencies, tipped: radians(angle - was.angle) };
+}
+
+/** Where a claw with springs like these levels that other bridge; null where they cannot hold it. */
+function levelWith(other: FloatingBridge, springs: Springs): Metres | null {
+  const level = levelClaw({ ...other, springs });
+  return level.ok ? level.value : null;
 }
 
 /** Where the claw stands if the bridge is level while the strings sound so; null where these springs cannot hold it. */

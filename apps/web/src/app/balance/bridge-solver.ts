@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { BridgeTrial, FloatingBridge, Foreseen, SpringSample, SpringsLearned, Unknown } from '@gold-peg/craft/balance';
+import type { BridgeTrial, ClawKnown, FloatingBridge, Foreseen, SpringSample, SpringsLearned, Unknown } from '@gold-peg/craft/balance';
 import type { Hertz, Metres } from '@gold-peg/craft/units';
 import { Observable } from 'rxjs';
 
@@ -7,6 +7,7 @@ import { Observable } from 'rxjs';
 export interface LearnQuestion {
   kind: 'learn';
   bridge: FloatingBridge;
+  claw: ClawKnown;
   trials: readonly BridgeTrial[];
   before: Pick<SpringsLearned, 'rate' | 'initial'>;
 }

@@ -11,8 +11,8 @@ const ERRORS = { pitch: cents(BRIDGE_READINGS.pitch.value), tilt: fromDegrees(BR
 
 function answer(question: BridgeQuestion): BridgeReply {
   if (question.kind === 'learn') {
-    const { bridge, trials, before } = question;
-    return { kind: 'learned', springs: learnSprings(bridge, trials, ERRORS, before) };
+    const { bridge, claw, trials, before } = question;
+    return { kind: 'learned', springs: learnSprings(bridge, claw, trials, ERRORS, before) };
   }
   const { kind: _kind, measured, ...asked } = question;
   return { kind: 'foreseen', foreseen: foresee({ ...asked, measured: new Set(measured), draws: DRAWS }, chanceFrom(SEED)) };

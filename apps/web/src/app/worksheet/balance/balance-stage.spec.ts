@@ -114,6 +114,14 @@ describe('Balance with the same set', () => {
     expect(TestBed.inject(BridgeDesk).trials()).toHaveLength(1);
   });
 
+  it('goes on to the string that is next, also where one was plucked twice', async () => {
+    await work().hear(5, -3, BY_HAND);
+    expect(bench.desk.lane()).toBe(4);
+    bench.desk.lane.set(5);
+    await work().hear(5, -3.2, BY_HAND);
+    expect(bench.desk.lane()).toBe(4);
+  });
+
   it('refuses a reading that cannot be, in words, and takes readings back to where they were', async () => {
     TestBed.inject(Listening).listenTo('off');
     const page = await bench.page(BalanceStage);

@@ -67,7 +67,10 @@ export class BridgeDesk {
   private readonly learned = this.answers<'learned'>(
     computed(() => {
       const [bridge, trials] = [this.taken(), this.trials()];
-      return bridge === null ? null : { kind: 'learn', bridge, trials, before: this.prior() };
+      if (bridge === null) return null;
+      // it was level under the strings that came off
+      const old = this.bridgeWith(this.desk.asItCame(), this.desk.oldStrings() ?? [], this.prior());
+      return { kind: 'learn', bridge, claw: old === null ? null : { levelUnder: old }, trials, before: this.prior() };
     }),
     0,
   );

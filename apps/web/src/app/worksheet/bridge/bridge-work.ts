@@ -112,9 +112,12 @@ export class BridgeWork {
     await this.take('set-on-bridge', this.desk.lanes().length - 1, { cents, ...read });
   }
 
-  private take(kind: 'heard-on-bridge' | 'set-on-bridge', lane: number, { cents, aimCents, ...read }: OnBridge): Promise<void> {
+  private async take(kind: 'heard-on-bridge' | 'set-on-bridge', lane: number, { cents, aimCents, ...read }: OnBridge): Promise<void> {
     const aim = aimCents === undefined ? {} : { aimCents: round(aimCents) };
-    return this.desk.happens({ kind, string: lane + 1, payload: { cents: round(cents), ...aim, ...read } });
+    await this.desk.happens({ kind, string: lane + 1, payload: { cents: round(cents), ...aim, ...read } });
+    // whoever plucks the same string once more meets the one that is next after it all the same
+    const next = this.string();
+    if (next !== null) this.desk.lane.set(next);
   }
 
   private async keepSprings({ rate, initial, count }: NonNullable<ReturnType<BridgeDesk['springs']>>, before: number): Promise<void> {
