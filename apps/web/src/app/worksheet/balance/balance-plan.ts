@@ -95,7 +95,7 @@ export class BalancePlan {
         : { does: `Claw: each screw ${sayClaw(turns)}`, says: this.clawBand(), state: step.kind === 'claw' ? 'now' : 'later' };
     const read: Line = {
       does: 'Hear all strings as they stand',
-      says: `${heard} of ${count}`,
+      says: step.kind === 'read' ? `${heard} of ${count}` : '',
       state: step.kind === 'read' ? 'now' : step.kind === 'claw' && turns < 0 ? 'later' : 'done',
     };
     const pass: Line = {
