@@ -210,7 +210,7 @@ function levelWith(other: FloatingBridge, springs: Springs): Metres | null {
 }
 
 /** Where the claw stands if the bridge is level while the strings sound so; null where these springs cannot hold it. */
-export function levelAsHeard(bridge: FloatingBridge, heard: readonly (Hertz | null)[]): Metres | null {
+function levelAsHeard(bridge: FloatingBridge, heard: readonly (Hertz | null)[]): Metres | null {
   const pulls = bridge.strings.map((string, index) => {
     const frequency = heard[index] ?? null;
     return frequency === null ? 0 : pullFor(string, speaking(string, 0 as Radians).length, frequency);

@@ -26,7 +26,7 @@ import { BridgeDesk, BridgeWork } from '../bridge';
 import { SpringsPanel } from './springs-panel';
 import { sayMark, sayMarkForClaw, sayTooMany, signed } from './bridge-words';
 
-type About = 'plan' | 'springs' | 'hearing';
+type About = 'plan' | 'springs';
 const ABOUT: readonly Choice<About>[] = [
   { value: 'plan', label: 'plan' },
   { value: 'springs', label: 'what it rests on' },
