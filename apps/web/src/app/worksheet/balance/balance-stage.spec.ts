@@ -82,8 +82,21 @@ describe('Balance with a heavier set', () => {
     const [before, tilt] = [bench.logged.length, TestBed.inject(BridgeDesk).now()?.angle ?? 0];
     await page.press('Try one spring more');
     expect(page.text).toContain('tried, not done');
+    expect(page.text).toContain('4 are hooked in now');
     expect(TestBed.inject(BridgeDesk).now()?.angle ?? 0).toBeLessThan(tilt);
     expect(bench.logged).toHaveLength(before);
+    await page.press('back to how it is');
+    expect(TestBed.inject(BridgeDesk).now()?.angle).toBe(tilt);
+  });
+
+  it('takes down springs that were hooked in: the claw comes out then, or goes in less', async () => {
+    await hearAll(() => 0);
+    const page = await bench.page(BalanceStage);
+    await page.press('Try one spring more');
+    await page.press('4 are hooked in now');
+    expect(last()).toMatchObject({ kind: 'springs-hooked', payload: { count: 4 } });
+    expect(page.text).not.toContain('tried, not done');
+    expect(TestBed.inject(BridgeDesk).now()?.bridge.springs.count).toBe(4);
   });
 });
 

@@ -175,6 +175,17 @@ export class BalanceStage {
     if (stands !== undefined) this.bridge.tried.set([{ kind: 'claw', travel: metres(claw - stands) }]);
   }
 
+  /** As many springs as are tried. */
+  protected readonly springsTried = computed(() => {
+    const [tried] = this.bridge.tried();
+    return tried?.kind === 'springs' ? tried.count : null;
+  });
+
+  protected async hook(count: number): Promise<void> {
+    this.bridge.tried.set([]);
+    await this.work.hook(count);
+  }
+
   protected trySprings(count: number): void {
     this.bridge.tried.set([{ kind: 'springs', count }]);
   }

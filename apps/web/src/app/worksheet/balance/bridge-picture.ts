@@ -31,6 +31,10 @@ export class BridgePicture {
   /** The claw dragged to so far from the hook. */
   readonly clawTried = output<Metres>();
   readonly springsTried = output<number>();
+  /** Springs that are tried, where somebody may say that they are hooked in; null elsewhere. */
+  readonly hooks = input<number | null>(null);
+  readonly hooked = output<number>();
+  readonly letBe = output();
 
   private readonly measures = inject(Measures);
   protected readonly HEIGHT = HEIGHT;

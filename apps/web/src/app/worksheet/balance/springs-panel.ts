@@ -44,9 +44,6 @@ const RATES = [0.5, 2.75] as const;
       <button matButton type="button" class="quiet" [disabled]="desk.closed() || bridge.learning()" (click)="bridge.learning.set(true)">
         {{ bridge.learning() ? 'lower the lowest string' : 'try them …' }}
       </button>
-      @if (bridge.tried().length > 0) {
-        <button matButton type="button" class="quiet" (click)="bridge.tried.set([])">back to how it is</button>
-      }
     </p>
     @if (bridge.levelIsNoted()) {
       <peg-number-form
