@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cents } from '../units/index.js';
-import { forecastDrift, type DriftReading } from './drift.js';
+import { forecastDrift, withinAYear, type DriftReading } from './drift.js';
 
 const HOURS = [0.2, 0.5, 1, 3, 6];
 
@@ -54,6 +54,17 @@ it('a string that has done what it will is never due again', () => {
     8,
   );
   expect(nextRetune.likely).toBe(Number.POSITIVE_INFINITY);
+});
+
+it('what lies farther ahead than a year never comes for people, and their dates can be written', () => {
+  const hardly = forecast(read(logarithmic(0.2, 0.12)));
+  expect(hardly.nextRetune.high).toBeGreaterThan(24 * 365);
+  const { nextRetune, retunes, holdsFrom } = withinAYear(hardly);
+  expect(nextRetune.high).toBe(Number.POSITIVE_INFINITY);
+  expect(retunes[0]).toEqual(nextRetune);
+  expect(holdsFrom).toEqual(hardly.holdsFrom);
+  const days = forecast(read(logarithmic(18, 0.12)));
+  expect(withinAYear(days)).toEqual(days);
 });
 
 it('one reading is enough for a first, wide answer', () => {

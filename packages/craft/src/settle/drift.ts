@@ -151,5 +151,12 @@ function holdsFrom(shape: Shape, amplitude: number, hold: DriftAsked['hold']): n
   return root.kind === 'root' ? root.x : Number.POSITIVE_INFINITY;
 }
 
+/** The same for people: what lies farther ahead than a year never comes. Creep by the logarithm of time gets anywhere, if one waits for ages. */
+export function withinAYear({ nextRetune, holdsFrom, retunes }: DriftForecast): DriftForecast {
+  const comes = (hours: number) => (hours > LONGEST_HOURS ? Number.POSITIVE_INFINITY : hours);
+  const each = ({ low, likely, high }: Band): Band => ({ low: comes(low), likely: comes(likely), high: comes(high) });
+  return { nextRetune: each(nextRetune), holdsFrom: each(holdsFrom), retunes: retunes.map(each) };
+}
+
 /** Held well enough to leave the bench: tuned again before it is five cents off, and within that for two hours. */
 export const HOLDS = { cents: cents(5), hours: 2 } as const;

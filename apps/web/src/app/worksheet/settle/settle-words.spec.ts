@@ -62,6 +62,12 @@ describe('what drift says', () => {
     );
   });
 
+  it('the day of the month where a weekday would not say which', () => {
+    const { low, likely, high } = { low: 24 * 5, likely: 24 * 8, high: 24 * 40 };
+    const said = sayDrift({ nextRetune: band(likely, low, high), holdsFrom: band(1) }, noon, noon);
+    expect(said).toContain('Tune again about 9 Sept (Sun 12:00 to 11 Oct)');
+  });
+
   it('that it is due, that it holds, and what never comes', () => {
     expect(sayDrift({ nextRetune: band(1), holdsFrom: band(1) }, noon, noon + 2 * 3_600_000)).toBe(
       'Tune it now. Tuned now, it holds within 5 ¢ for 2 h.',

@@ -141,8 +141,13 @@ export function sayDrift(
 const TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 const DAY_AND_TIME = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
 
-/** The time of day, with its weekday where it is not today. */
+const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
+/** A weekday alone says which of them it is for so long. */
+const WEEKDAY_SAYS_MS = 6 * 24 * 3_600_000;
+
+/** The time of day, with its weekday where it is not today; the day alone where it is farther off than weekdays tell. */
 export function sayMoment(at: number, now: number): string {
   const there = new Date(at);
+  if (Math.abs(at - now) > WEEKDAY_SAYS_MS) return DAY.format(there);
   return (there.toDateString() === new Date(now).toDateString() ? TIME : DAY_AND_TIME).format(there);
 }

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { isSoft, tuningWays } from '@gold-peg/craft/methods';
-import { forecastDrift, judgeRounds, type DriftForecast, type DriftReading, type RoundsJudged } from '@gold-peg/craft/settle';
+import { forecastDrift, judgeRounds, withinAYear, type DriftForecast, type DriftReading, type RoundsJudged } from '@gold-peg/craft/settle';
 import { cents } from '@gold-peg/craft/units';
 import { driftOf, dropsOf } from '@gold-peg/craft/worksheet';
 import { WorksheetDesk } from '../desk';
@@ -42,7 +42,7 @@ export class Settling {
       const judged = drops.length === 0 ? null : this.once([drops, tolerance], () => judgeRounds({ drops: drops.map(cents), tolerance }));
       const known = readings.length > 0 ? readings : JUST_TUNED;
       const expected =
-        soft && start !== undefined ? this.once([known, hold], () => forecastDrift({ readings: known, limit: hold.cents, hold })) : null;
+        soft && start !== undefined ? this.once([known, hold], () => withinAYear(forecastDrift({ readings: known, limit: hold.cents, hold }))) : null;
       const held = placesOfSlip(place.post.style, this.desk.instrument()?.bridge.anchor);
       return {
         drops,
