@@ -34,6 +34,8 @@ export const DRIFT = {
   /** Time of the stretched exponential, h. */
   relaxation: constant(6, [0.3, 120], 'h', 'relaxation of drawn polymers'),
   stretch: constant(0.45, [0.25, 0.8], '', 'relaxation of drawn polymers'),
+  /** So long a string that creeps is left before its tail is cut. */
+  night: constant(8, [6, 24], 'h', 'tails of nylon are cut on the day after, workshop practice'),
   /** How much likelier the logarithmic law is, before anything was read. */
   logarithmic: constant(0.7, [0.5, 0.9], '', 'creep of drawn polymers within days'),
 } as const;

@@ -1,9 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { DRIFT } from '@gold-peg/craft/constants';
+import type { PostStyle } from '@gold-peg/craft/instrument';
+import { isSoft } from '@gold-peg/craft/methods';
 import { isStringStage, passed } from '@gold-peg/craft/worksheet';
 import { Measures } from '../../preferences/measures';
 import { BenchActions, sayHeldUp } from '../actions';
-import { WorksheetDesk } from '../desk';
+import { StageClock, WorksheetDesk } from '../desk';
+
+const NOTHING_TO_CUT: readonly PostStyle[] = ['slotted', 'clamp'];
 
 /** The next action: the step of the string in hand, the same for all that are worked together, and the way back. */
 @Component({
@@ -23,6 +28,8 @@ import { WorksheetDesk } from '../desk';
       <p>String {{ lane()?.number }}, {{ what() }}. {{ left() }} to go.</p>
       @if (held(); as why) {
         <p class="held">{{ why.says }}</p>
+      } @else if (tooFresh(); as says) {
+        <p class="held">{{ says }}</p>
       } @else if (desk.stepInHand()?.record; as record) {
         <p class="soft"><b>Write down:</b> {{ record }}</p>
       }
@@ -64,6 +71,7 @@ export class NowPanel {
   protected readonly desk = inject(WorksheetDesk);
   protected readonly actions = inject(BenchActions);
   private readonly measures = inject(Measures);
+  private readonly clock = inject(StageClock);
   protected readonly lane = computed(() => this.desk.lanes()[this.desk.lane()] ?? null);
   protected readonly what = computed(() => {
     const lane = this.lane();
@@ -73,6 +81,15 @@ export class NowPanel {
   protected readonly held = computed(() => {
     const why = this.desk.heldUp();
     return why === null ? null : sayHeldUp(why, this.desk.lane() + 1);
+  });
+  /** A soft string that was not under pull for a night yet, where its tail would be cut. */
+  protected readonly tooFresh = computed(() => {
+    const [lane, start] = [this.lane(), this.desk.sheet().tensioned[this.desk.lane()]?.at];
+    if (this.desk.stage() !== 'trim' || lane?.string == null || !isSoft(lane.string) || start === undefined) return null;
+    if (NOTHING_TO_CUT.includes(lane.place.post.style)) return null;
+    const hours = (this.clock.now() - Date.parse(start)) / 3_600_000;
+    if (hours >= DRIFT.night.value) return null;
+    return `Under pull for ${hours < 1 ? 'less than an hour' : `${Math.floor(hours)} h`}: leave its tail for a night.`;
   });
   /** What Space does now. */
   protected readonly says = computed(() => {

@@ -1,0 +1,42 @@
+import { setsFor } from '@gold-peg/craft/strings';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { setupWith, setOf, WorksheetBench } from '../../testing/worksheet-bench';
+import { NowPanel } from './now-panel';
+
+const START = Date.parse('2026-05-26T18:00:00Z');
+const hoursLater = (hours: number) => vi.setSystemTime(START + 3_600_000 * hours);
+
+describe('Trim says of a tail that is too fresh to be cut', () => {
+  let bench: WorksheetBench;
+  beforeEach(() => vi.useFakeTimers({ toFake: ['Date'], now: START }));
+  afterEach(() => {
+    bench.close();
+    vi.useRealTimers();
+  });
+
+  /** The first string of a kind, under pull since `START`, at Trim so many hours later. */
+  async function said(kind: string, set: string, hours: number): Promise<string> {
+    bench = await WorksheetBench.open({ kind, current: setupWith(setOf(set)) }, 'settle');
+    await bench.choose(set);
+    bench.desk.lane.set(0);
+    await bench.desk.happens({ kind: 'tensioned', string: 1, payload: {} });
+    hoursLater(hours);
+    bench.desk.stage.set('trim');
+    return (await bench.page(NowPanel)).text;
+  }
+  const nylon = setsFor('classical', 6)[0]?.id ?? '';
+
+  it('how long nylon has borne pull, until it has for a night', async () => {
+    expect(await said('classical', nylon, 0.6)).toContain('Under pull for less than an hour: leave its tail for a night.');
+    bench.close();
+    hoursLater(0);
+    expect(await said('classical', nylon, 3.5)).toContain('Under pull for 3 h: leave');
+    bench.close();
+    hoursLater(0);
+    expect(await said('classical', nylon, 14)).not.toContain('leave its tail');
+  });
+
+  it('nothing of steel', async () => {
+    expect(await said('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w', 0.6)).not.toContain('leave its tail');
+  });
+});
