@@ -42,7 +42,9 @@ export class Settling {
       const judged = drops.length === 0 ? null : this.once([drops, tolerance], () => judgeRounds({ drops: drops.map(cents), tolerance }));
       const known = readings.length > 0 ? readings : JUST_TUNED;
       const expected =
-        soft && start !== undefined ? this.once([known, hold], () => withinAYear(forecastDrift({ readings: known, limit: hold.cents, hold }))) : null;
+        soft && start !== undefined
+          ? this.once([known, hold], () => withinAYear(forecastDrift({ readings: known, limit: hold.cents, hold })))
+          : null;
       const held = placesOfSlip(place.post.style, this.desk.instrument()?.bridge.anchor);
       return {
         drops,
