@@ -1,18 +1,16 @@
 import { instrumentOf } from '@gold-peg/craft/archetypes';
 import {
-  bridgeNow,
   bridgeUnder,
   calibrateSprings,
   foresee,
   foretell,
   levelClaw,
-  nextAtBridge,
+  movesByEar,
+  movesByMarks,
   restsFrom,
   settle,
-  tunedTo,
   usualSprings,
   USUAL_SPRINGS,
-  type BridgeHappening,
   type FloatingBridge,
 } from '@gold-peg/craft/balance';
 import { chanceFrom, handStrength } from '@gold-peg/craft/simulated';
@@ -23,7 +21,6 @@ const ORDER = [5, 4, 3, 2, 1, 0];
 const FLAT = [-30, -60, -80, -100, -50, -20];
 /** Cents within which all have to be. */
 const WITHIN = 3;
-const MOST_MOVES = 300;
 const ERRORS = { pitch: cents(0.5), tilt: fromDegrees(0.3) };
 
 /** A floating bridge under ten to forty-six. */
@@ -75,22 +72,10 @@ const startOf = (truth: FloatingBridge) =>
     levelOf(truth),
     truth.strings.map(({ pitch }, index) => hertz(pitch * 2 ** ((FLAT[index] ?? 0) / 1200))),
   ).rests;
-const worstOf = (truth: FloatingBridge, rests: ReturnType<typeof startOf>) =>
-  Math.max(
-    ...settle(truth, levelOf(truth), rests).frequencies.map((sounds, index) =>
-      Math.abs(1200 * Math.log2((sounds ?? 1) / (truth.strings[index]?.pitch ?? 1))),
-    ),
-  );
 
-function byEar(truth: FloatingBridge): number {
-  let rests = startOf(truth);
-  let moves = 0;
-  while (worstOf(truth, rests) > WITHIN && moves < MOST_MOVES) {
-    const string = ORDER[moves++ % ORDER.length] ?? 0;
-    rests = tunedTo(truth, levelOf(truth), rests, { string, sounds: truth.strings[string]?.pitch ?? hertz(1) }).rests;
-  }
-  return moves;
-}
+const WAYS = { order: ORDER, tolerance: cents(WITHIN) };
+
+const byEar = (truth: FloatingBridge): number => movesByEar({ bridge: truth, claw: levelOf(truth), rests: startOf(truth) }, WAYS).pegs;
 
 /** The lowest string a tone down and the others heard is the first move. */
 function byMarks(truth: FloatingBridge, taken: FloatingBridge): number {
@@ -103,19 +88,6 @@ function byMarks(truth: FloatingBridge, taken: FloatingBridge): number {
     ...taken,
     springs: { ...taken.springs, rate: learned?.rate.likely ?? 0, initial: newtons(learned?.initial.likely ?? 0) },
   };
-  let rests = restsFrom(truth, claw, after).rests;
-  const happenings: BridgeHappening[] = [];
-  let moves = 1;
-  for (;;) {
-    const sounds = settle(truth, claw, rests).frequencies;
-    const next = nextAtBridge(bridgeNow(known, levelOf(known), happenings), { order: ORDER, tolerance: cents(WITHIN) });
-    if (next.kind === 'read')
-      happenings.push(...next.strings.map((string) => ({ kind: 'read' as const, string, sounds: sounds[string] ?? hertz(1) })));
-    else if (next.kind === 'set' && moves < MOST_MOVES) {
-      const { string, frequency } = next.step;
-      rests = tunedTo(truth, claw, rests, { string, sounds: frequency }).rests;
-      happenings.push({ kind: 'set', string, sounds: frequency, toward: next.toward });
-      moves++;
-    } else return moves;
-  }
+  const { rests } = restsFrom(truth, claw, after);
+  return 1 + movesByMarks({ bridge: truth, claw, rests }, { bridge: known, claw: levelOf(known) }, WAYS).pegs;
 }

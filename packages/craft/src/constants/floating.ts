@@ -19,6 +19,19 @@ export const FLOATING = {
   safeShare: constant(0.85, [0.8, 0.9], '', 'of its breaking load, that no string is asked to bear'),
 } as const;
 
+/** Attended minutes of what is done at a bridge that moves, workshop practice. */
+export const BRIDGE_WORK = {
+  peg: constant(0.5, [0.3, 1], 'min', 'one string set to a mark and heard there'),
+  heard: constant(0.15, [0.1, 0.3], 'min', 'one string heard as it stands'),
+  claw: constant(2, [1, 4], 'min', 'both screws turned, half by half, the cover off'),
+  block: constant(4, [2, 8], 'min', 'a block cut to the gap, seated, and taken out again'),
+  spring: constant(3, [2, 5], 'min', 'one spring hooked in or out'),
+  /** A claw that is let out until a block falls free is let out by steps of so much. */
+  freedWithin: constant(0.0625, [0.03, 0.125], 'turns', 'a sixteenth of a turn, then the block is tried'),
+  overLevel: constant(1, [0.5, 2], 'turns', 'farther in than level, so that the springs hold the block while strings are tuned'),
+  levelWithin: constant(0.5, [0.3, 1], '°', 'a tilt that no eye sees at the back edge'),
+} as const;
+
 /** How well a bridge is read. */
 export const BRIDGE_READINGS = {
   pitch: constant(0.5, [0.2, 1], '¢', 'a tuner and a string that rings out'),

@@ -1,6 +1,16 @@
 import { Injectable } from '@angular/core';
-import type { BridgeTrial, ClawKnown, FloatingBridge, Foreseen, SpringSample, SpringsLearned, Unknown } from '@gold-peg/craft/balance';
-import type { Hertz, Metres } from '@gold-peg/craft/units';
+import type {
+  BridgeNow,
+  BridgeTrial,
+  ClawKnown,
+  FloatingBridge,
+  Foreseen,
+  SchoolsCompared,
+  SpringSample,
+  SpringsLearned,
+  Unknown,
+} from '@gold-peg/craft/balance';
+import type { Cents, Hertz, Metres } from '@gold-peg/craft/units';
 import { Observable } from 'rxjs';
 
 /** What springs are by these trials, going on from what was known of them before. */
@@ -24,8 +34,20 @@ export interface ForeseeQuestion {
   measured: readonly Unknown[];
 }
 
-export type BridgeQuestion = LearnQuestion | ForeseeQuestion;
-export type BridgeReply = { kind: 'learned'; springs: SpringsLearned | null } | { kind: 'foreseen'; foreseen: Foreseen };
+/** What each way home takes from where it stands; `rate`: between which that of its springs lies, N/m. */
+export interface SchoolsQuestion {
+  kind: 'schools';
+  now: BridgeNow;
+  rate: { low: number; high: number };
+  order: readonly number[];
+  tolerance: Cents;
+}
+
+export type BridgeQuestion = LearnQuestion | ForeseeQuestion | SchoolsQuestion;
+export type BridgeReply =
+  | { kind: 'learned'; springs: SpringsLearned | null }
+  | { kind: 'foreseen'; foreseen: Foreseen }
+  | { kind: 'compared'; schools: SchoolsCompared };
 
 /** Asks what takes long of a bridge in a worker of its own. Whoever stops listening cancels it: the worker ends at once. */
 @Injectable({ providedIn: 'root' })

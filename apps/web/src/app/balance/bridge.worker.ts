@@ -1,4 +1,4 @@
-import { foresee, learnSprings } from '@gold-peg/craft/balance';
+import { compareSchools, foresee, learnSprings } from '@gold-peg/craft/balance';
 import { BRIDGE_READINGS } from '@gold-peg/craft/constants';
 import { chanceFrom } from '@gold-peg/craft/simulated';
 import { cents, fromDegrees } from '@gold-peg/craft/units';
@@ -13,6 +13,10 @@ function answer(question: BridgeQuestion): BridgeReply {
   if (question.kind === 'learn') {
     const { bridge, claw, trials, before } = question;
     return { kind: 'learned', springs: learnSprings(bridge, claw, trials, ERRORS, before) };
+  }
+  if (question.kind === 'schools') {
+    const { now, rate, order, tolerance } = question;
+    return { kind: 'compared', schools: compareSchools(now, rate, { order, tolerance }) };
   }
   const { kind: _kind, measured, ...asked } = question;
   return { kind: 'foreseen', foreseen: foresee({ ...asked, measured: new Set(measured), draws: DRAWS }, chanceFrom(SEED)) };

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { blockLoad, clawToLevel, forcesAt, screwLead } from '@gold-peg/craft/balance';
 import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
 import { Measures, say } from '../../preferences/measures';
 import { WorksheetDesk } from '../desk';
 import { BridgeDesk, BridgeWork } from '../bridge';
@@ -28,7 +29,10 @@ interface Line {
     @if (came(); as says) {
       <p>{{ says }}</p>
     }
-    <p class="soft">{{ block() }}</p>
+    <p class="soft">
+      {{ block() }}
+      <button matButton type="button" class="quiet" (click)="compare()">compare the ways home …</button>
+    </p>
   `,
   styles: `
     ol {
@@ -73,6 +77,7 @@ export class BalancePlan {
   private readonly bridge = inject(BridgeDesk);
   private readonly work = inject(BridgeWork);
   private readonly measures = inject(Measures);
+  private readonly dialog = inject(MatDialog);
 
   protected readonly lines = computed<Line[]>(() => {
     const [now, step] = [this.bridge.asTaken(), this.work.step()];
@@ -127,8 +132,13 @@ export class BalancePlan {
     const { strings } = forcesAt(now.bridge, now.claw, now.angle, now.rests);
     const { low, likely, high } = blockLoad(strings);
     const pull = (load: typeof likely) => say(this.measures.pull(load));
-    return `Or block it level: the block bears about ${pull(likely)} (${pull(low)} to ${pull(high)}); claw in until it holds the block, tune all as on a fixed bridge, then claw out until the block falls free.`;
+    return `Or block it level: the block bears about ${pull(likely)} (${pull(low)} to ${pull(high)}).`;
   });
+
+  protected async compare(): Promise<void> {
+    const { SchoolsDialog } = await import('./schools-dialog');
+    this.dialog.open(SchoolsDialog, { data: this.bridge, width: '1180px', maxWidth: '96vw' });
+  }
 
   private clawBand(): string {
     const turns = this.bridge.foreseen()?.foreseen.clawTurns;

@@ -17,6 +17,7 @@ import { Drafts, WorksheetDesk } from '../desk';
 import { HearingPanel, Listening } from '../hearing';
 import { stageRows } from '../lanes';
 import { sayTurns } from '../bring-up';
+import { ArmPanel } from './arm-panel';
 import { BalanceNow } from './balance-now';
 import { BalancePlan } from './balance-plan';
 import { BridgeByEar } from './bridge-by-ear';
@@ -26,17 +27,20 @@ import { BridgeDesk, BridgeWork } from '../bridge';
 import { SpringsPanel } from './springs-panel';
 import { sayMark, sayMarkForClaw, sayTooMany, signed } from './bridge-words';
 
-type About = 'plan' | 'springs';
+type About = 'plan' | 'springs' | 'arm';
 const ABOUT: readonly Choice<About>[] = [
   { value: 'plan', label: 'plan' },
   { value: 'springs', label: 'what it rests on' },
+  { value: 'arm', label: 'arm' },
 ];
+const TITLES: Readonly<Record<About, string>> = { plan: 'Plan', springs: 'Rests on', arm: 'The arm' };
 
 /** A bridge that moves: where it stands, to what each string is set in one pass so that all are in tune at its end, and what to do next. */
 @Component({
   selector: 'peg-balance-stage',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    ArmPanel,
     BalanceNow,
     BalancePlan,
     BridgePicture,
@@ -62,6 +66,7 @@ export class BalanceStage {
   private readonly measures = inject(Measures);
   protected readonly signed = signed;
   protected readonly ABOUT = ABOUT;
+  protected readonly TITLES = TITLES;
   protected readonly about = signal<About>('plan');
   protected readonly width = signal(300);
   private readonly span = computed(() => spanFor([...(this.now()?.off ?? []), ...this.marks().map(({ target }) => target)]));

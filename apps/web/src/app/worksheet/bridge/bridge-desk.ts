@@ -34,6 +34,8 @@ export class BridgeDesk {
 
   /** What is tried by dragging, after all that happened: nothing of it is taken down. */
   readonly tried = signal<readonly BridgeHappening[]>([]);
+  /** Somebody looks at what each way home takes. */
+  readonly comparing = signal(false);
   /** A string is lowered to learn from the others. */
   readonly learning = signal(false);
 
@@ -114,6 +116,16 @@ export class BridgeDesk {
       const order = this.order().filter((string) => !now.passed.includes(string));
       const tried = springs.count > 0 || this.before() !== null;
       return { kind: 'foresee', bridge: now.bridge, claw: now.claw, heard, order, samples: springs.samples, tried, measured: [] };
+    }),
+    QUIET_MS,
+  );
+
+  readonly schools = this.answers<'compared'>(
+    computed(() => {
+      const [now, springs] = [this.now(), this.springs()];
+      if (!this.comparing() || now === null || springs === null) return null;
+      const { low, high } = springs.rate;
+      return { kind: 'schools', now, rate: { low, high }, order: this.order(), tolerance: this.tolerance() };
     }),
     QUIET_MS,
   );

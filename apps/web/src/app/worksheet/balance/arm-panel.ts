@@ -1,0 +1,114 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { armRange, bend, restingAt, type BridgeNow } from '@gold-peg/craft/balance';
+import { cents, newtons, radians, toDegrees } from '@gold-peg/craft/units';
+import { Measures, say } from '../../preferences/measures';
+import { WorksheetDesk } from '../desk';
+import { BridgeDesk } from '../bridge';
+import { list, signed } from './bridge-words';
+
+const TONE = cents(200);
+
+interface ArmRow {
+  string: number;
+  down: string;
+  up: string;
+  bend: string;
+}
+
+/** What the arm does to each string between its stops, and what a bend of one does to the others. */
+@Component({
+  selector: 'peg-arm-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<table>
+      <thead>
+        <tr>
+          <th scope="col">string</th>
+          <th scope="col">arm down</th>
+          <th scope="col">up, semitones</th>
+          <th scope="col">bent a tone, it moves</th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (row of rows(); track row.string) {
+          <tr>
+            <th scope="row">{{ row.string }}</th>
+            <td>{{ row.down }}</td>
+            <td>{{ row.up }}</td>
+            <td>{{ row.bend }}</td>
+          </tr>
+        }
+      </tbody>
+    </table>
+    <p class="soft">{{ says() }}</p>`,
+  styles: `
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      font-size: 15px;
+      line-height: 1.25;
+    }
+    thead th {
+      color: var(--ink-soft);
+      font-size: 14px;
+      font-weight: 400;
+    }
+    th {
+      text-align: left;
+    }
+    td,
+    th {
+      padding: 0 8px 0 0;
+      white-space: nowrap;
+    }
+    p {
+      margin: 2px 0 0;
+      font-size: 15px;
+      line-height: 1.25;
+    }
+  `,
+})
+export class ArmPanel {
+  private readonly desk = inject(WorksheetDesk);
+  private readonly bridge = inject(BridgeDesk);
+  private readonly measures = inject(Measures);
+
+  private readonly range = computed(() => {
+    const now = this.bridge.now();
+    return now === null ? null : armRange(now.bridge, now.claw, now.rests);
+  });
+  protected readonly rows = computed(() => {
+    const [now, range] = [this.bridge.now(), this.range()];
+    if (now === null || range === null) return [];
+    return this.desk
+      .inView(range.strings.map((string, index) => ({ lane: { index }, string })))
+      .map(({ lane: { index }, string }): ArmRow => {
+        if (string === null) return { string: index + 1, down: 'off', up: '–', bend: '–' };
+        return {
+          string: index + 1,
+          down: string.slackAt === null ? `${signed(string.down ?? 0)} semitones` : `slack ${degreesDown(now, string.slackAt)} down`,
+          up: string.up === null ? '–' : signed(string.up),
+          bend: sayBend(now, index),
+        };
+      });
+  });
+  protected readonly says = computed(() => {
+    const [now, range] = [this.bridge.now(), this.range()];
+    if (now === null || range === null) return '';
+    const first = range.slackFirst === null ? 'No string goes slack before the stop.' : `String ${range.slackFirst + 1} goes slack first.`;
+    if (now.bridge.stops.back < 0) return first;
+    const { pull, lifts } = restingAt(now.bridge, now.claw, now.rests);
+    const spare = (100 * (lifts / pull - 1)).toFixed(0);
+    return `${first} It rests: strings pull ${say(this.measures.pull(newtons(pull)))}, it lifts at ${say(this.measures.pull(newtons(lifts)))}${lifts > pull ? `, ${spare} % more` : ': it has lifted already'}.`;
+  });
+}
+
+const degreesDown = (now: BridgeNow, slackAt: number): string => `${toDegrees(radians(slackAt - now.angle)).toFixed(1)}°`;
+
+/** The strings that a whole-tone bend of one moves most. */
+function sayBend({ bridge, claw, rests }: BridgeNow, index: number): string {
+  const moved = bend(bridge, claw, rests, index, TONE);
+  const most = Math.min(...moved.map((each) => each ?? 0));
+  if (most > -0.05) return 'nothing';
+  const which = moved.flatMap((each, other) => (each !== null && each < most + 0.5 ? [other + 1] : []));
+  return `string ${list(which)} ${signed(most, 0)} ¢`;
+}
