@@ -55,6 +55,8 @@ describe('events of the bench log', () => {
       { ...head, kind: 'set-on-bridge', string: 5, payload: { cents: 39.8, aimCents: 40.1, sure: null, by: 'typed' } },
       { ...head, kind: 'claw-turned', payload: { bassTurns: 1.25, trebleTurns: 1 } },
       { ...head, kind: 'springs-hooked', payload: { count: 4 } },
+      { ...head, kind: 'fine-tuners-at-mid', payload: {} },
+      { ...head, kind: 'nut-clamped', payload: { shut: true } },
       {
         ...head,
         kind: 'springs-learned',
@@ -114,6 +116,7 @@ describe('events of the bench log', () => {
       'payload.tool must be one of the tools',
     ],
     ['a reference of 44 Hz', { kind: 'reference-read', payload: { a4Hz: 44 } }, 'payload.a4Hz must lie between 392 and 466 Hz'],
+    ['clamps neither shut nor open', { kind: 'nut-clamped', payload: {} }, 'payload.shut must be true or false'],
     ['nine springs', { kind: 'springs-hooked', payload: { count: 9 } }, 'payload.count must be 8 or less'],
     [
       'a claw that nobody turned',

@@ -105,6 +105,8 @@ export const clawTurned = z
     error: 'must not be zero with the other one: nothing was turned',
   });
 
+export const nutClamped = z.strictObject({ shut: z.boolean({ error: 'must be true or false' }) });
+
 export const springsHooked = z.strictObject({
   count: z
     .int({ error: 'must be a whole number of springs' })

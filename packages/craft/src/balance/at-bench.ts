@@ -14,7 +14,20 @@ export type BridgeHappening =
   | { kind: 'claw'; travel: Metres }
   /** Tipped so, as measured. */
   | { kind: 'tilt'; angle: Radians }
-  | { kind: 'springs'; count: number };
+  | { kind: 'springs'; count: number }
+  | { kind: 'fine-tuners-at-mid' }
+  /** Those of a locking nut. */
+  | { kind: 'clamps'; shut: boolean };
+
+/** A locking nut and the fine tuners behind it. */
+export interface LockingNut {
+  /** The fine tuners were set to the middle of their travel while it was open. */
+  mid: boolean;
+  /** How long each string is at rest with its fine tuner there; null while the nut is open. */
+  shutAt: RestLengths | null;
+  /** Strings whose fine tuner was turned since. */
+  turned: readonly number[];
+}
 
 /** A string that was heard where nobody had turned its peg: what had been foretold beside what came. Cents from its note. */
 export interface Foretold {
@@ -41,6 +54,7 @@ export interface BridgeNow {
   toward: Cents;
   /** Of the latest pass, as far as strings were heard again. */
   foretold: readonly Foretold[];
+  nut: LockingNut;
   /** Turned in since the set came on, m. */
   clawMoved: Metres;
 }
@@ -62,6 +76,7 @@ export function bridgeNow(bridge: FloatingBridge, claw: Metres, happenings: read
     passed: [],
     toward: cents(0),
     foretold: [],
+    nut: { mid: false, shutAt: null, turned: [] },
     clawMoved: metres(0),
   };
   return happenings.reduce(happen, begun);
@@ -92,6 +107,16 @@ function happen(now: BridgeNow, event: BridgeHappening): BridgeNow {
       const other = { ...bridge, springs: { ...bridge.springs, count: event.count } };
       return { ...now, bridge: other, ...seen(other, claw, rests, angle), fresh: untouched, passed: [] };
     }
+    case 'fine-tuners-at-mid':
+      return { ...now, nut: { ...now.nut, mid: true }, fresh: untouched, passed: [] };
+    case 'clamps':
+      // pads drag strings along: all are heard again
+      return {
+        ...now,
+        nut: { mid: event.shut && now.nut.mid, shutAt: event.shut ? rests : null, turned: [] },
+        fresh: untouched,
+        passed: [],
+      };
     case 'tilt':
       return tilted(now, event.angle);
   }
@@ -131,6 +156,7 @@ function set(now: BridgeNow, step: { string: number; sounds: Hertz }, toward: Ce
     heard: now.heard.with(step.string, true),
     passed: [...now.passed.filter((string) => string !== step.string), ...(toward === null ? [] : [step.string])],
     toward: toward ?? now.toward,
+    nut: { ...now.nut, turned: [...now.nut.turned, step.string] },
     foretold: now.passed.length === 0 ? [] : now.foretold,
   };
 }
@@ -157,9 +183,14 @@ function read(now: BridgeNow, { string, sounds }: { string: number; sounds: Hert
     fresh,
     heard: now.heard.with(string, true),
     passed: all ? [] : now.passed,
+    nut: { ...now.nut, shutAt: asClamped(now.nut, stands.rests) },
     foretold: [...now.foretold.filter((each) => each.string !== string), ...told],
   };
 }
+
+/** The clamps took each string as it is heard before its fine tuner is turned. */
+const asClamped = ({ shutAt, turned }: LockingNut, rests: RestLengths): RestLengths | null =>
+  shutAt?.map((rest, string) => (turned.includes(string) ? rest : (rests[string] ?? null))) ?? null;
 
 /** How far the claw has to go in so that the bridge is level once all are in tune; out below zero, null where these springs cannot hold it. */
 export function clawToLevel({ bridge, claw }: Pick<BridgeNow, 'bridge' | 'claw'>): Metres | null {

@@ -35,6 +35,10 @@ export function happeningsOf(
         return [{ kind: 'claw', travel: metres((lead * (event.payload.bassTurns + event.payload.trebleTurns)) / 2) }];
       case 'springs-hooked':
         return [{ kind: 'springs', count: event.payload.count }];
+      case 'fine-tuners-at-mid':
+        return [{ kind: 'fine-tuners-at-mid' }];
+      case 'nut-clamped':
+        return [{ kind: 'clamps', shut: event.payload.shut }];
       case 'measured':
         return levelMm === null ? [] : [{ kind: 'tilt', angle: tiltOf(fromMillimetres(event.payload.valueMm - levelMm), edge) }];
     }
@@ -93,6 +97,8 @@ export function trialsIn(stringCount: number, happenings: readonly BridgeHappeni
         movedSince += event.travel;
         break;
       case 'springs':
+      case 'fine-tuners-at-mid':
+      case 'clamps':
         [before, now, steps] = [null, none(), []];
         break;
       case 'tilt':

@@ -1,10 +1,20 @@
 export { armRange, bend, restingAt, type ArmRange, type Resting, type StringRange } from './arm-range.js';
-export { bridgeNow, clawToLevel, edgeRise, tiltOf, type BridgeHappening, type BridgeNow, type Foretold } from './at-bench.js';
+export {
+  bridgeNow,
+  clawToLevel,
+  edgeRise,
+  tiltOf,
+  type BridgeHappening,
+  type BridgeNow,
+  type Foretold,
+  type LockingNut,
+} from './at-bench.js';
 export { blockLoad, type BlockLoad } from './block-load.js';
 export { pullOf, speaking, type BridgeString, type FloatingBridge, type RestLengths, type Springs } from './bridge.js';
 export { clawWhere, levelClaw, levelClawUnder, type ClawProblem } from './claw.js';
 export { coupling } from './coupling.js';
 export { forcesAt, levelRests, restingAngle, restsFrom, settle, tunedTo, type Balance } from './equilibrium.js';
+export { fineTuners, type FineTuner } from './fine-tuners.js';
 export { foresee, type Foreseen, type Unknown } from './foresee.js';
 export { marksAt, nextAtBridge, type BridgeStep, type Marks } from './next-at-bridge.js';
 export { onePass, type PassStep } from './one-pass.js';

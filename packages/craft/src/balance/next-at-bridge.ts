@@ -1,6 +1,7 @@
 import { FLOATING } from '../constants/index.js';
 import { cents, fromMillimetres, hertz, metres, type Cents, type Metres } from '../units/index.js';
 import { clawToLevel, type BridgeNow } from './at-bench.js';
+import { beyondReach } from './fine-tuners.js';
 import { onePass, type PassStep } from './one-pass.js';
 
 /** What is next at a bridge: all strings heard, one pass over them, the claw before or after it, and again until all are in tune where they are. */
@@ -10,6 +11,11 @@ export type BridgeStep =
   /** `forClaw`: the claw is turned in once all are set, and brings them home. */
   | { kind: 'set'; step: PassStep; rest: readonly PassStep[]; toward: Cents; forClaw: boolean }
   | { kind: 'block'; step: PassStep }
+  /** Fine tuners to the middle of their travel, while the nut is open. */
+  | { kind: 'mid' }
+  /** The nut is shut once all are in tune; opened again where the fine tuner of `string` does not reach its mark. */
+  | { kind: 'clamp' }
+  | { kind: 'unclamp'; string: number; turns: number }
   | { kind: 'done' };
 
 interface BridgeWays {
@@ -17,6 +23,8 @@ interface BridgeWays {
   order: readonly number[];
   /** Off its note by no more than that, a string is in tune. */
   tolerance: Cents;
+  /** Its nut is clamped in the end, and fine tuners finish it. */
+  locks?: boolean;
   /** How far one turn of a claw screw moves the claw. */
   lead?: Metres;
 }
@@ -98,16 +106,19 @@ function passToward(
   return told(pass(order));
 }
 
-export function nextAtBridge(now: BridgeNow, { order, tolerance, lead = LEAD }: BridgeWays): BridgeStep {
+export function nextAtBridge(now: BridgeNow, { order, tolerance, locks = false, lead = LEAD }: BridgeWays): BridgeStep {
+  if (locks && now.nut.shutAt === null && !now.nut.mid) return { kind: 'mid' };
   const { on, all } = heardOf(now);
   const travel = clawToGo(now, lead);
   const inTune = on.every((index) => Math.abs(now.off[index] ?? Infinity) <= tolerance);
   const allSet = on.every((index) => now.passed.includes(index));
   if (travel < 0 || (travel > 0 && allSet)) return { kind: 'claw', turns: travel / lead, travel };
-  if (all && inTune && travel === 0) return { kind: 'done' };
+  if (all && inTune && travel === 0) return { kind: locks && now.nut.shutAt === null ? 'clamp' : 'done' };
   const { steps, toward, unsafe } = marksAt(now, { order, lead });
   const [step, ...rest] = steps;
   if (unsafe !== null) return { kind: 'block', step: unsafe };
+  const beyond = step === undefined ? null : beyondReach(now, [step, ...rest]);
+  if (beyond !== null) return { kind: 'unclamp', ...beyond };
   if (step === undefined) return { kind: 'read', strings: on.filter((index) => now.fresh[index] !== true) };
   return { kind: 'set', step, rest, toward, forClaw: travel > 0 };
 }

@@ -10,6 +10,8 @@ export interface PassStep {
   target: Cents;
   frequency: Hertz;
   angle: Radians;
+  /** How long it is at rest then. */
+  rest: Metres;
   pull: Newtons;
   /** Share of the breaking load that is left, below zero past it; null where that load is not known. */
   reserve: number | null;
@@ -49,13 +51,15 @@ export function onePass(
     angle = balance.angle;
     const frequency = balance.frequencies[index];
     const pull = balance.pulls[index];
-    if (frequency === null || frequency === undefined || pull === undefined) return [];
+    const rest = rests[index] ?? null;
+    if (frequency === null || frequency === undefined || pull === undefined || rest === null) return [];
     const share = string.breakingLoad === null ? null : pull / string.breakingLoad;
     return {
       string: index,
       target: cents(1200 * Math.log2(frequency / string.pitch)),
       frequency,
       angle,
+      rest,
       pull,
       reserve: share === null ? null : 1 - share,
       leastReserve: leastReserve(bridge, balance.pulls),

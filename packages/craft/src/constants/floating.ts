@@ -19,6 +19,14 @@ export const FLOATING = {
   safeShare: constant(0.85, [0.8, 0.9], '', 'of its breaking load, that no string is asked to bear'),
 } as const;
 
+/** The screws at a double-locking bridge that tune while its nut is clamped. */
+export const FINE_TUNERS = {
+  turns: constant(6, [4, 9], 'turns', 'from end to end, measured bridges'),
+  draws: constant(0.2, [0.1, 0.3], 'mm', 'string that one turn draws in, measured bridges'),
+  /** How far the pads of a nut drag a string as they are shut. */
+  padsDrag: constant(4, [1, 10], '¢', 'spread of what a string sounds elsewhere once its clamp is shut, workshop practice'),
+} as const;
+
 /** Attended minutes of what is done at a bridge that moves, workshop practice. */
 export const BRIDGE_WORK = {
   peg: constant(0.5, [0.3, 1], 'min', 'one string set to a mark and heard there'),

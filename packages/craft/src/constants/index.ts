@@ -20,7 +20,7 @@ export {
   YOUNGS_MODULUS,
 } from './mechanics.js';
 export { DRIFT, ROUNDS } from './settling.js';
-export { BRIDGE_READINGS, BRIDGE_WORK, FLOATING } from './floating.js';
+export { BRIDGE_READINGS, BRIDGE_WORK, FINE_TUNERS, FLOATING } from './floating.js';
 export { BANDS, BEFORE_MEASURING, HEARING } from './knowing.js';
 export { CUTTING, KINDS_OF_STRING, MINUTES, SETTLING_TIME } from './practice.js';
 export { PEGS, RINGS, SETTLING_OF } from './simulated.js';

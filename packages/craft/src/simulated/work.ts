@@ -1,6 +1,8 @@
+import { FINE_TUNERS } from '../constants/index.js';
 import { bisect } from '../solve/index.js';
 import { tensionFor } from '../tension/index.js';
-import { cents, hertz, metres, type Cents, type Newtons } from '../units/index.js';
+import { cents, fromMillimetres, hertz, metres, type Cents, type Newtons } from '../units/index.js';
+import { handStrength } from './chance.js';
 import { pitchNow, pulled, pullsOf, type SimulatedString, type StringState } from './string-state.js';
 
 /** A peg is turned in steps of so much of its button. */
@@ -27,6 +29,20 @@ function drawnOn(of: SimulatedString, state: StringState, acts: number): StringS
   const { head } = pullsOf(of, state);
   const moved = (of.drawn(button) - of.drawn(state.button)) / (1 + head / of.string.stiffness);
   return settleDown(of, { ...state, button, head: metres(state.head - moved), onPost: metres(state.onPost + moved) });
+}
+
+/** Its clamp at the nut is shut: the pad drags it along a little, either way. */
+export function clamped(of: SimulatedString, state: StringState, chance: () => number): StringState {
+  return state.broken ? state : flattened(of, state, cents(FINE_TUNERS.padsDrag.value * Math.log(handStrength(chance, 1))));
+}
+
+/** Turns the fine tuner behind a clamped nut, in above zero: nothing slides at the nut. */
+export function fineTuned(of: SimulatedString, state: StringState, turns: number): StringState {
+  const { body } = pullsOf(of, state);
+  if (state.broken || body === 0) return state;
+  const drawn = (turns * fromMillimetres(FINE_TUNERS.draws.value)) / (1 + body / of.string.stiffness);
+  const now = { ...state, body: metres(state.body - drawn) };
+  return pullsOf(of, now).body >= of.string.breakingLoad ? { ...now, broken: true } : now;
 }
 
 /** Pulls it by hand, `strength` times as a usual hand does: it lets go at the nut, and loses part of what it has to settle. */

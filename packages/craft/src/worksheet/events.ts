@@ -149,6 +149,9 @@ export type BenchEvent =
   /** Turns of each screw of the claw, in above zero. */
   | (Head & { kind: 'claw-turned'; payload: { bassTurns: number; trebleTurns: number } })
   | (Head & { kind: 'springs-hooked'; payload: { count: number } })
+  /** The fine tuners of a locking bridge stand at the middle of their travel. */
+  | (Head & { kind: 'fine-tuners-at-mid'; payload: Record<string, never> })
+  | (Head & { kind: 'nut-clamped'; payload: { shut: boolean } })
   | (Head & { kind: 'springs-learned'; payload: SpringsLearnedPayload })
   | (StringHead & { kind: 'pitch-read'; payload: PitchRead })
   /** It slipped: it was slackened, seen to where it is held, and brought up again. */

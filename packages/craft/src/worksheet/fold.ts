@@ -51,7 +51,9 @@ export interface Worksheet {
   standing: readonly BenchEvent[];
 }
 
-export type OnBridgeEvent = EventOf<'heard-on-bridge' | 'set-on-bridge' | 'claw-turned' | 'springs-hooked' | 'measured'>;
+export type OnBridgeEvent = EventOf<
+  'heard-on-bridge' | 'set-on-bridge' | 'claw-turned' | 'springs-hooked' | 'fine-tuners-at-mid' | 'nut-clamped' | 'measured'
+>;
 
 export function emptyWorksheet(stringCount: number, balances = false): Worksheet {
   const none = Array.from({ length: stringCount }, () => null);
@@ -153,6 +155,8 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
     case 'set-on-bridge':
     case 'claw-turned':
     case 'springs-hooked':
+    case 'fine-tuners-at-mid':
+    case 'nut-clamped':
       return onBridge(sheet, event);
     case 'springs-learned':
       return { ...sheet, springs: event };

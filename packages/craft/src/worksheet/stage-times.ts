@@ -38,6 +38,8 @@ function stageBehind(event: BenchEvent): Stage | null {
     case 'set-on-bridge':
     case 'claw-turned':
     case 'springs-hooked':
+    case 'fine-tuners-at-mid':
+    case 'nut-clamped':
     case 'springs-learned':
       return 'balance';
     case 'handed-over':

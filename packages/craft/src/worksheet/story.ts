@@ -133,6 +133,10 @@ function tell(event: BenchEvent): string {
       return `turned the claw: ${sayTurned(event.payload)}`;
     case 'springs-hooked':
       return `hooked in ${event.payload.count} ${event.payload.count === 1 ? 'spring' : 'springs'}`;
+    case 'fine-tuners-at-mid':
+      return 'set the fine tuners to the middle of their travel';
+    case 'nut-clamped':
+      return event.payload.shut ? 'shut the clamps at the nut' : 'opened the clamps at the nut';
     case 'springs-learned':
       return `learned its springs: ${event.payload.rateNPerMm.likely.toFixed(2)} N/mm each`;
     case 'pads-noted':

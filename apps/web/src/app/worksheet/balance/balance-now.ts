@@ -59,6 +59,11 @@ export class BalanceNow {
     if (step.kind === 'done') return this.open() === 0 ? 'On along the rule' : `All ${this.open()} balanced`;
     return sayAct(step, this.work.clawTurns());
   });
+  /** How the pads lay when they came off, clamp by clamp. */
+  private readonly pads = computed(() => {
+    const noted = this.desk.sheet().pads.map(({ payload }) => `clamp ${payload.clamp} ${payload.lies} the strings`);
+    return noted.length === 0 ? 'each pad as it lay' : `pads as they lay: ${noted.join(', ')}`;
+  });
   protected readonly says = computed(() => {
     const step = this.work.step();
     const number = this.desk.lane() + 1;
@@ -80,6 +85,12 @@ export class BalanceNow {
         return `String ${step.string + 1} down by about a tone, then hear two others or more.`;
       case 'block':
         return `The mark of string ${step.step.string + 1} is past what it bears: set nothing, block the bridge.`;
+      case 'mid':
+        return 'Hex key: every fine tuner to the middle of its travel, before pegs are turned.';
+      case 'clamp':
+        return `Hex key: shut the clamps at the nut, ${this.pads()}. Firm and no more: overtightened they cut a string or crack the block.`;
+      case 'unclamp':
+        return `The fine tuner of string ${step.string + 1} ends ${Math.abs(step.turns).toFixed(1)} turns short of its mark: open the clamps at the nut and begin from the pegs.`;
       case 'done':
         return this.open() === 0 ? 'All strings are balanced.' : `All are in tune where they are. String ${number} in hand.`;
     }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { blockLoad, clawToLevel, forcesAt, screwLead } from '@gold-peg/craft/balance';
+import { blockLoad, clawToLevel, forcesAt, screwLead, type LockingNut } from '@gold-peg/craft/balance';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { Measures, say } from '../../preferences/measures';
@@ -101,7 +101,7 @@ export class BalancePlan {
     const read: Line = {
       does: 'Hear all strings as they stand',
       says: step.kind === 'read' ? `${heard} of ${count}` : '',
-      state: step.kind === 'read' ? 'now' : step.kind === 'claw' && turns < 0 ? 'later' : 'done',
+      state: step.kind === 'read' ? 'now' : step.kind === 'mid' || (step.kind === 'claw' && turns < 0) ? 'later' : 'done',
     };
     const pass: Line = {
       does: turns > 0 ? `Set ${order.join(' ')} lower, for the claw to bring home` : `One pass: ${order.join(' ')}, each from below`,
@@ -116,7 +116,7 @@ export class BalancePlan {
       says: '',
       state: step.kind === 'done' ? 'done' : 'later',
     };
-    return turns > 0 ? [read, pass, claw, again] : [claw, read, pass, again];
+    return withNut(this.bridge.locks() ? now.nut : null, step.kind, turns > 0 ? [read, pass, claw, again] : [claw, read, pass, again]);
   });
   /** What had been foretold of the strings beside what came. */
   protected readonly came = computed(() => {
@@ -144,6 +144,17 @@ export class BalancePlan {
     const turns = this.bridge.foreseen()?.foreseen.clawTurns;
     return turns === undefined ? '' : `${turns.low.toFixed(1)} to ${turns.high.toFixed(1)} turns, 8 in 10`;
   }
+}
+
+/** The same with what is done at a locking nut, if there is one: before all else, at the end, and where it has to be opened again. */
+function withNut(nut: LockingNut | null, step: string, lines: Line[]): Line[] {
+  if (nut === null) return lines;
+  if (nut.shutAt !== null)
+    return step === 'unclamp'
+      ? [{ does: 'Open the clamps at the nut', says: 'out of reach', state: 'now' }, ...lines]
+      : [{ does: 'Nut clamped: fine tuners now', says: '', state: 'done' }, ...lines];
+  if (!nut.mid) return [{ does: 'Fine tuners to the middle of their travel', says: '', state: 'now' }, ...lines];
+  return [...lines, { does: 'Shut the clamps, hear all, then fine tuners', says: '', state: step === 'clamp' ? 'now' : 'later' }];
 }
 
 const timeOf = (at: string) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(new Date(at));

@@ -15,8 +15,8 @@ let bench: WorksheetBench;
 afterEach(() => bench.close());
 
 /** A floating bridge under a set, that was level under the one before. */
-async function open(before: string, after: string, more = {}): Promise<void> {
-  bench = await WorksheetBench.open({ kind: 'electric-in-line-locking', current: setupWith(setOf(before), more) });
+async function open(before: string, after: string, more = {}, kind = 'electric-in-line-locking'): Promise<void> {
+  bench = await WorksheetBench.open({ kind, current: setupWith(setOf(before), more) });
   await bench.choose(after);
   vi.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
   bench.desk.stage.set('balance');
@@ -161,4 +161,52 @@ it('goes on from the springs that an earlier job learned', async () => {
   const springs = { count: 4, rateNPerMm: { low: 1.7, likely: 1.8, high: 1.9 }, initialN: { low: 6, likely: 8, high: 10 }, trials: 3 };
   await open(TENS, TENS, { springs });
   expect(TestBed.inject(BridgeDesk).bridge()?.springs).toMatchObject({ count: 4, rate: 1800, initial: 8 });
+});
+
+describe('Balance behind a locking nut', () => {
+  beforeEach(() => open(TENS, TENS, {}, 'electric-double-locking'));
+
+  it('fine tuners to the middle, all heard, the clamps shut, all heard again, and the rest by fine tuners', async () => {
+    const page = await bench.page(BalanceStage);
+    expect(page.text).toContain('every fine tuner to the middle of its travel');
+    expect(work().string()).toBeNull();
+    await space();
+    expect(last()).toMatchObject({ kind: 'fine-tuners-at-mid' });
+    await hearAll(() => 0);
+    await page.settle();
+    expect(page.text).toContain('shut the clamps at the nut, each pad as it lay');
+    await space();
+    expect(last()).toMatchObject({ kind: 'nut-clamped', payload: { shut: true } });
+    await hearAll((lane) => (lane === 2 ? -9 : 0));
+    await page.settle();
+    const next = step();
+    expect(next?.kind).toBe('set');
+    bench.desk.lane.set(2);
+    await page.settle();
+    expect(page.text).toMatch(/about 0\.\d turns of its fine tuner in · \d+ ¢ a turn, 3\.0 left in, 3\.0 out/);
+  });
+
+  it('opens the clamps again where a string is out of reach', async () => {
+    await space();
+    await hearAll(() => 0);
+    await space();
+    await hearAll((lane) => (lane === 5 ? -500 : 0));
+    const page = await bench.page(BalanceStage);
+    expect(page.text).toMatch(/The fine tuner of string 6 ends \d+\.\d turns short of its mark: open the clamps/);
+    await space();
+    expect(last()).toMatchObject({ kind: 'nut-clamped', payload: { shut: false } });
+    expect(step()).toEqual({ kind: 'mid' });
+  });
+});
+
+describe('The arm at Balance', () => {
+  it('says how far each string goes, which is slack first, and what a bend costs', async () => {
+    await open(TENS, TENS);
+    const page = await bench.page(BalanceStage);
+    page.element.querySelector<HTMLElement>('mat-chip-option:last-of-type button')?.click();
+    await page.settle();
+    expect(page.text).toMatch(/String \d goes slack first/);
+    expect(page.text).toMatch(/string \d −\d+ ¢/);
+    expect(page.element.querySelectorAll('peg-arm-panel tbody tr')).toHaveLength(6);
+  });
 });

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { onBridge } from '@gold-peg/contract/bench-log';
-import { levelClaw, marksAt } from '@gold-peg/craft/balance';
+import { levelClaw, marksAt, type FineTuner } from '@gold-peg/craft/balance';
 import { hertz, metres, type Metres } from '@gold-peg/craft/units';
 import { scaleLinear } from 'd3';
 import { turnsBetween } from '@gold-peg/craft/procedure';
@@ -130,6 +130,9 @@ export class BalanceStage {
       return step.strings.includes(lane.index)
         ? `Pluck it as it stands: turn nothing.`
         : `Heard. ${step.strings.length} to be heard before marks can be said.`;
+    if (step.kind === 'mid') return 'Fine tuners to the middle first: from there they reach both ways once the nut is shut.';
+    if (step.kind === 'clamp') return 'In tune: the nut is shut now, and all are heard again.';
+    if (step.kind === 'unclamp') return `String ${step.string + 1} is out of reach of its fine tuner: the nut has to be opened.`;
     if (step.kind === 'claw') return 'The claw first: marks are said once it is turned.';
     if (step.kind === 'done') return 'In tune where it is.';
     const at = marks.findIndex(({ string }) => string === lane.index);
@@ -145,6 +148,8 @@ export class BalanceStage {
   });
   /** Turns of the button to the mark of the string in hand. */
   protected readonly turns = computed(() => {
+    const tuner = this.bridge.fineTuners()[this.desk.lane()] ?? null;
+    if (tuner !== null) return this.ofFineTuner(tuner);
     const mark = this.marks().find(({ string }) => string === this.desk.lane());
     const [plan, instrument, cents] = [this.desk.planInHand(), this.desk.instrument(), this.stands()];
     const { string, place } = this.desk.lanes()[this.desk.lane()] ?? { string: null };
@@ -170,6 +175,15 @@ export class BalanceStage {
     forget();
     return true;
   };
+
+  /** What the screw of the string in hand has to do, and what it still can. */
+  private ofFineTuner({ centsPerTurn, left }: FineTuner): string {
+    const mark = this.marks().find(({ string }) => string === this.desk.lane());
+    const cents = this.stands();
+    const does = mark === undefined || cents === null ? null : (mark.target - cents) / centsPerTurn;
+    const turn = does === null ? '' : `about ${Math.abs(does).toFixed(1)} turns of its fine tuner ${does < 0 ? 'out' : 'in'} · `;
+    return `${turn}${centsPerTurn.toFixed(0)} ¢ a turn, ${left.up.toFixed(1)} left in, ${left.down.toFixed(1)} out`;
+  }
 
   constructor() {
     inject(BridgeByEar); // takes down what is heard

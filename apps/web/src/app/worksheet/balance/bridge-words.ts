@@ -64,6 +64,12 @@ export function sayAct(step: BridgeStep | { kind: 'lower'; string: number }, cla
       return `String ${step.step.string + 1} set`;
     case 'lower':
       return `String ${step.string + 1} a tone down`;
+    case 'mid':
+      return 'Fine tuners at mid travel';
+    case 'clamp':
+      return 'Clamps are shut';
+    case 'unclamp':
+      return 'Clamps are open';
     case 'block':
       return null;
     case 'done':

@@ -4,6 +4,7 @@ import {
   backEdge,
   bridgeNow,
   bridgeUnder,
+  fineTuners,
   happeningsOf,
   levelClaw,
   nextAtBridge,
@@ -99,11 +100,19 @@ export class BridgeDesk {
   /** As it stands by all that happened, and by what is tried. */
   readonly asTaken = computed(() => this.nowWith(this.happenings()));
   readonly now = computed(() => (this.tried().length === 0 ? this.asTaken() : this.nowWith([...this.happenings(), ...this.tried()])));
+  /** Its nut is clamped in the end, and fine tuners finish it. */
+  readonly locks = computed(() => this.desk.instrument()?.bridge.anchor === 'double-locking');
   readonly tolerance = computed(() => tuningWays(this.desk.choices()).tolerance);
   readonly order = computed(() => stringOrder(this.desk.run()?.schools.order.value ?? 'low-first', this.desk.lanes().length));
   readonly next = computed(() => {
     const now = this.asTaken();
-    return now === null ? null : nextAtBridge(now, { order: this.order(), tolerance: this.tolerance(), lead: screwLead });
+    const ways = { order: this.order(), tolerance: this.tolerance(), locks: this.locks(), lead: screwLead };
+    return now === null ? null : nextAtBridge(now, ways);
+  });
+  /** Where the fine tuner of each string is; null while the nut is open, or has none. */
+  readonly fineTuners = computed(() => {
+    const now = this.now();
+    return now === null ? [] : fineTuners(now);
   });
   readonly foreseen = this.answers<'foreseen'>(
     computed(() => {

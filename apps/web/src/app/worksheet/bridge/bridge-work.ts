@@ -65,6 +65,13 @@ export class BridgeWork {
       case 'lower':
         await this.lower(TONE_DOWN.aim, BY_HAND);
         return `String ${step.string + 1} lowered`;
+      case 'mid':
+        await this.desk.happens({ kind: 'fine-tuners-at-mid', payload: {} });
+        return 'Fine tuners at mid travel';
+      case 'clamp':
+      case 'unclamp':
+        await this.desk.happens({ kind: 'nut-clamped', payload: { shut: step.kind === 'clamp' } });
+        return step.kind === 'clamp' ? 'Nut clamped' : 'Nut opened';
       case 'read': {
         const others = this.bridge.order().filter((string) => step.strings.includes(string));
         const following = others[others.indexOf(this.desk.lane()) + 1] ?? others[0];

@@ -34,6 +34,8 @@ const READ_AT: Readonly<Partial<Record<BenchEventKind, Stage>>> = {
   'set-on-bridge': 'balance',
   'claw-turned': 'balance',
   'springs-hooked': 'balance',
+  'fine-tuners-at-mid': 'balance',
+  'nut-clamped': 'balance',
   'pitch-read': 'settle',
   'seated-again': 'settle',
 };

@@ -1,6 +1,8 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   chanceFrom,
+  clamped,
+  fineTuned,
   handStrength,
   holdOf,
   rested,
@@ -62,8 +64,9 @@ export class SimulatedInstrument implements SoundSource {
     });
   }
 
-  /** Turns the button of a string, up above zero, and lets it sound. */
+  /** Turns the button of a string, up above zero, and lets it sound; behind a clamped nut its fine tuner. */
   turn(lane: number, turns: number): void {
+    if (this.nutIsShut()) return this.change(lane, ({ of, state }) => fineTuned(of, state, turns));
     const steps = Math.max(1, Math.ceil(Math.abs(turns) / this.bridge.turnsAtOnce()));
     for (let step = 1; step <= steps; step++) this.change(lane, ({ of, state }) => turned(of, state, turns / steps), step === steps);
   }
@@ -86,8 +89,22 @@ export class SimulatedInstrument implements SoundSource {
   /** A lane with the winding of its string: another one is another string. */
   private keyOf = (lane: number): string => `${lane} ${this.desk.sheet().done.wind[lane]?.id ?? ''}`;
 
+  readonly nutIsShut = computed(() => this.clampedLast()?.payload.shut === true);
+  private readonly clampedLast = computed(() => this.desk.sheet().onBridge.findLast((event) => event.kind === 'nut-clamped') ?? null);
+  private shutSeen: string | null = null;
+
+  /** Pads drag strings along as their clamps are shut: once, when something is done the first time after it. */
+  private isShut(): void {
+    const event = this.clampedLast();
+    if (event === null || event.id === this.shutSeen) return;
+    this.shutSeen = event.id;
+    if (!event.payload.shut) return;
+    for (const [key, string] of this.strings) this.strings.set(key, { ...string, state: clamped(string.of, string.state, this.chance) });
+  }
+
   private change(lane: number, work: (string: OnIt) => StringState, sounds = true): void {
     this.bridge.isSeen((each) => this.stringAt(each));
+    this.isShut();
     const string = this.stringAt(lane);
     if (string === null) return;
     const now = Date.now();

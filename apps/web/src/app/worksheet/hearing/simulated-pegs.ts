@@ -7,6 +7,8 @@ import { SimulatedInstrument } from './simulated-instrument';
 /** A hand turns a button as finely as this, or by so many cents where that is finer; never by more than counts as in tune. */
 const FINE = { turns: 4 / 360, cents: 2.5 };
 const COARSE = 30 / 360;
+/** The same of a fine tuner: fifteen degrees are a cent or two. */
+const FINE_TUNER = { fine: 15 / 360, coarse: 1 / 4 };
 
 /** The peg, the pick and the hand of the instrument that is simulated, on the string in hand. */
 @Component({
@@ -21,8 +23,17 @@ const COARSE = 30 / 360;
       @if (instrument.isBroken(desk.lane())) {
         <span class="gone">String {{ desk.lane() + 1 }} broke: say so with <b>X</b>, and begin again with another.</span>
       }
+      @if (instrument.nutIsShut()) {
+        <span class="soft">The nut is clamped: its fine tuner turns.</span>
+      }
       @for (each of turns(); track each.label) {
-        <button matButton type="button" class="quiet" [attr.aria-label]="'Turn the button ' + each.label" (click)="turn(each.turns)">
+        <button
+          matButton
+          type="button"
+          class="quiet"
+          [attr.aria-label]="(instrument.nutIsShut() ? 'Turn the fine tuner ' : 'Turn the button ') + each.label"
+          (click)="turn(each.turns)"
+        >
           {{ each.label }}
         </button>
       }
@@ -57,6 +68,7 @@ export class SimulatedPegs {
   protected readonly desk = inject(WorksheetDesk);
   protected readonly instrument = inject(SimulatedInstrument);
   private readonly fine = computed(() => {
+    if (this.instrument.nutIsShut()) return FINE_TUNER.fine;
     const plan = this.desk.planInHand();
     const { tolerance } = tuningWays(this.desk.choices());
     return plan?.kind === 'post' ? Math.min(FINE.turns, Math.min(FINE.cents, tolerance) / plan.centsPerButtonTurn) : FINE.turns;
@@ -67,10 +79,12 @@ export class SimulatedPegs {
     return [
       { turns: -fine, label: `−${degrees}` },
       { turns: fine, label: `+${degrees}` },
-      { turns: COARSE, label: '+30°' },
+      ...(this.instrument.nutIsShut() ? [] : [{ turns: COARSE, label: '+30°' }]),
       { turns: 1, label: '+1 turn' },
     ];
   });
+
+  private readonly coarse = computed(() => (this.instrument.nutIsShut() ? FINE_TUNER.coarse : COARSE));
 
   protected turn(turns: number): void {
     this.instrument.turn(this.desk.lane(), turns);
@@ -87,8 +101,8 @@ export class SimulatedPegs {
       target?.closest?.('input, textarea, mat-select, [role=listbox]') != null
     )
       return;
-    if (key === 'arrowup') this.turn(event.shiftKey ? COARSE : this.fine());
-    else if (key === 'arrowdown') this.turn(event.shiftKey ? -COARSE : -this.fine());
+    if (key === 'arrowup') this.turn(event.shiftKey ? this.coarse() : this.fine());
+    else if (key === 'arrowdown') this.turn(event.shiftKey ? -this.coarse() : -this.fine());
     else if (key === 'a' && !event.repeat) this.instrument.pluck(this.desk.lane());
     else if (key === 'd' && !event.repeat) this.instrument.stretch(this.desk.lane());
     else return;
