@@ -34,6 +34,11 @@ export const routes: Routes = [
     loadComponent: () => import('./strings/strings-place').then((place) => place.StringsPlace),
   },
   {
+    path: 'balance',
+    title: 'Balance · Gold Peg',
+    loadComponent: () => import('./balance/balance-place').then((place) => place.BalancePlace),
+  },
+  {
     path: 'worksheet',
     title: 'Worksheet · Gold Peg',
     loadComponent: () => import('./worksheet/no-worksheet').then((place) => place.NoWorksheet),

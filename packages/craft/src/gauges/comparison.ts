@@ -1,4 +1,4 @@
-import { bridgeChange, bridgeOn, usualSprings, type BridgeChange, type SpringFacts } from '../balance/index.js';
+import { bridgeChange, bridgeOn, usualSprings, type BridgeChange, type FloatingBridge, type SpringFacts } from '../balance/index.js';
 import { actionChange, reliefChange, type Estimate, type NeckReading } from '../neck/index.js';
 import { slotFit, type SlotFit } from '../nut/index.js';
 import type { StringProperties } from '../strings/index.js';
@@ -94,16 +94,18 @@ export function compareOn(
 }
 
 function balanceOf(before: Stringing | null, after: Stringing, springs: SpringFacts): BridgeChange | null {
-  const bridge = ({ strung, strings }: Stringing) =>
-    bridgeOn(
-      strung,
-      strung.seats.map(({ pitch, speakingLength, path }) => ({ pitch, scaleLength: speakingLength, extra: metres(path - speakingLength) })),
-      strings,
-      springs,
-    );
-  const [was, is] = [before === null ? null : bridge(before), bridge(after)];
+  const [was, is] = [before === null ? null : bridgeStrung(before, springs), bridgeStrung(after, springs)];
   return was === null || is === null ? null : bridgeChange(was, is);
 }
+
+/** The bridge under these strings in their seats; null where it does not move. */
+export const bridgeStrung = ({ strung, strings }: Stringing, springs: SpringFacts): FloatingBridge | null =>
+  bridgeOn(
+    strung,
+    strung.seats.map(({ pitch, speakingLength, path }) => ({ pitch, scaleLength: speakingLength, extra: metres(path - speakingLength) })),
+    strings,
+    springs,
+  );
 
 const seatAll = ({ strung, strings }: Stringing): SeatedString[] =>
   strung.seats.flatMap((seat, index) => {

@@ -55,6 +55,8 @@ import { Wind } from './wind';
 export class WorksheetPlace {
   readonly jobId = input.required<string>();
   readonly stage = input<string>();
+  /** A set that somebody tried elsewhere, and would take. */
+  readonly set = input<string>();
 
   protected readonly desk = inject(WorksheetDesk);
   protected readonly actions = inject(BenchActions);
@@ -97,6 +99,10 @@ export class WorksheetPlace {
     effect(() => {
       const stage = this.knownStage();
       if (stage !== null) untracked(() => this.desk.stage.set(stage));
+    });
+    effect(() => {
+      const set = this.set();
+      if (set !== undefined && this.isOpen()) untracked(() => this.desk.laidOut.candidateId.set(set));
     });
     effect(() => {
       if (!this.isOpen() || this.knownStage() !== null) return;

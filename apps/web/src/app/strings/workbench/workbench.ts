@@ -1,18 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, resource, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { MatAutocompleteModule } from '@angular/material/autocomplete';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
-import { MatInputModule } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
-import { toInstrument, type InstrumentSummary } from '@gold-peg/contract/register';
+import { toInstrument } from '@gold-peg/contract/register';
 import { compareOn } from '@gold-peg/craft/gauges';
 import { archetype } from '@gold-peg/craft/archetypes';
 import { nameSet, setsFor, type StringSet } from '@gold-peg/craft/strings';
 import { nameStrung, rescale, retuneSeats, strungKind, strungOf, tuningsFor, type Strung, type Tuned } from '@gold-peg/craft/tuning';
 import { toMillimetres, type Newtons } from '@gold-peg/craft/units';
-import { debounceTime, distinctUntilChanged } from 'rxjs';
 import { CompareLanes, consequencesOf, signed } from '../../compare';
+import { NeckPick } from '../../neck';
 import { Measures, say } from '../../preferences/measures';
 import { Api } from '../../server/api';
 import { sayProblem } from '../../server/server-problem';
@@ -26,16 +24,11 @@ import { acrossChart, CHART_BOX, pitchChart } from './pull-charts';
 
 const FIRST_NECK = 'electric-in-line';
 
-/** Typing settles before the server is asked. */
-const TYPING_MS = 150;
-/** Instruments shown to choose from; typing narrows them. */
-const SHOWN = 12;
-
 /** The gauge workbench: any two sets on any neck, what follows, and the solver beside them. */
 @Component({
   selector: 'peg-workbench',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CompareLanes, MatAutocompleteModule, MatButtonModule, MatExpansionModule, MatInputModule, MatSelectModule, Trouble],
+  imports: [CompareLanes, MatButtonModule, MatExpansionModule, MatFormFieldModule, MatSelectModule, NeckPick, Trouble],
   templateUrl: './workbench.html',
   styleUrl: './workbench.scss',
 })
@@ -49,16 +42,6 @@ export class Workbench {
   protected readonly NONE = 'none';
   protected readonly necks = NECK_CHOICES;
   protected readonly box = CHART_BOX;
-  /** Instruments of the register whose name, owner or number holds what is being typed. */
-  protected readonly sought = signal('');
-  protected readonly taken = signal<InstrumentSummary | null>(null);
-  private readonly seeking = toSignal(toObservable(this.sought).pipe(debounceTime(TYPING_MS), distinctUntilChanged()), {
-    initialValue: '',
-  });
-  protected readonly instruments = resource({
-    params: () => ({ search: this.seeking(), limit: SHOWN }),
-    loader: ({ params }) => this.api.call('listInstruments', { query: params }),
-  });
 
   protected readonly neckId = signal(FIRST_NECK);
   private readonly bare = signal<Strung>(strungKind(FIRST_NECK));
@@ -140,13 +123,6 @@ export class Workbench {
 
   protected lineOf({ lineId }: StringSet): string {
     return this.table.lineNames().get(lineId ?? '') ?? '';
-  }
-
-  protected takeInstrument(name: string): void {
-    const found = this.instruments.hasValue() ? this.instruments.value().instruments.find((each) => each.name === name) : undefined;
-    if (found === undefined) return;
-    this.taken.set(found);
-    void this.pickNeck(found.id);
   }
 
   protected async pickNeck(id: string): Promise<void> {

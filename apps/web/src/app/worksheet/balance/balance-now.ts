@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { BenchActions } from '../actions';
 import { WorksheetDesk } from '../desk';
 import { BridgeDesk, BridgeWork } from '../bridge';
-import { list, sayAct, sayClaw, signed } from './bridge-words';
+import { list, sayAct, sayClaw, signed } from '../../bridge';
 
 /** The next action at a bridge that moves, and the way back. */
 @Component({
@@ -61,8 +61,10 @@ export class BalanceNow {
   });
   /** How the pads lay when they came off, clamp by clamp. */
   private readonly pads = computed(() => {
-    const noted = this.desk.sheet().pads.map(({ payload }) => `clamp ${payload.clamp} ${payload.lies} the strings`);
-    return noted.length === 0 ? 'each pad as it lay' : `pads as they lay: ${noted.join(', ')}`;
+    const noted = new Map((this.desk.lastTime()?.pads ?? []).map(({ clamp, lies }) => [clamp, lies]));
+    for (const { payload } of this.desk.sheet().pads) noted.set(payload.clamp, payload.lies);
+    const lies = [...noted].sort(([a], [b]) => a - b).map(([clamp, way]) => `${clamp} ${way}`);
+    return lies.length === 0 ? 'each pad as it lay' : `pads ${lies.join(', ')} the strings`;
   });
   protected readonly says = computed(() => {
     const step = this.work.step();

@@ -5,7 +5,7 @@ import { MatDialog } from '@angular/material/dialog';
 import { Measures, say } from '../../preferences/measures';
 import { WorksheetDesk } from '../desk';
 import { BridgeDesk, BridgeWork } from '../bridge';
-import { sayClaw, signed } from './bridge-words';
+import { sayClaw, signed } from '../../bridge';
 
 interface Line {
   does: string;
@@ -104,7 +104,7 @@ export class BalancePlan {
       state: step.kind === 'read' ? 'now' : step.kind === 'mid' || (step.kind === 'claw' && turns < 0) ? 'later' : 'done',
     };
     const pass: Line = {
-      does: turns > 0 ? `Set ${order.join(' ')} lower, for the claw to bring home` : `One pass: ${order.join(' ')}, each from below`,
+      does: turns > 0 ? `Set ${order.join(' ')} lower, for the claw to bring home` : `One pass from below: ${order.join(' ')}`,
       says:
         foreseen === undefined || step.kind === 'done' || turns > 0
           ? ''
@@ -130,9 +130,9 @@ export class BalancePlan {
     const now = this.bridge.now();
     if (now === null) return '';
     const { strings } = forcesAt(now.bridge, now.claw, now.angle, now.rests);
-    const { low, likely, high } = blockLoad(strings);
-    const pull = (load: typeof likely) => say(this.measures.pull(load));
-    return `Or block it level: the block bears about ${pull(likely)} (${pull(low)} to ${pull(high)}).`;
+    const { low, high } = blockLoad(strings);
+    const pull = (load: typeof low) => say(this.measures.pull(load));
+    return `Or block it level, ${pull(low)} to ${pull(high)} on the block:`;
   });
 
   protected async compare(): Promise<void> {
@@ -154,7 +154,10 @@ function withNut(nut: LockingNut | null, step: string, lines: Line[]): Line[] {
       ? [{ does: 'Open the clamps at the nut', says: 'out of reach', state: 'now' }, ...lines]
       : [{ does: 'Nut clamped: fine tuners now', says: '', state: 'done' }, ...lines];
   if (!nut.mid) return [{ does: 'Fine tuners to the middle of their travel', says: '', state: 'now' }, ...lines];
-  return [...lines, { does: 'Shut the clamps, hear all, then fine tuners', says: '', state: step === 'clamp' ? 'now' : 'later' }];
+  return [
+    ...lines.slice(0, -1),
+    { does: 'Shut the clamps, hear all, then fine tuners', says: '', state: step === 'clamp' ? 'now' : 'later' },
+  ];
 }
 
 const timeOf = (at: string) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(new Date(at));

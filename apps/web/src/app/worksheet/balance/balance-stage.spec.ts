@@ -9,6 +9,14 @@ import { BalanceStage } from './balance-stage';
 
 const NINES = 'electric-nickel-9-11-16-24w-32w-42w';
 const TENS = 'electric-nickel-10-13-17-26w-36w-46w';
+/** How pads lay, last time. */
+const PADS = {
+  jobId: '01900000-0000-7000-8000-00000000000f',
+  pads: [
+    { clamp: 1, lies: 'along' },
+    { clamp: 2, lies: 'across' },
+  ],
+};
 const ORDER = [5, 4, 3, 2, 1, 0];
 const BY_HAND = { sure: null, by: 'typed' as const };
 let bench: WorksheetBench;
@@ -164,7 +172,7 @@ it('goes on from the springs that an earlier job learned', async () => {
 });
 
 describe('Balance behind a locking nut', () => {
-  beforeEach(() => open(TENS, TENS, {}, 'electric-double-locking'));
+  beforeEach(() => open(TENS, TENS, PADS, 'electric-double-locking'));
 
   it('fine tuners to the middle, all heard, the clamps shut, all heard again, and the rest by fine tuners', async () => {
     const page = await bench.page(BalanceStage);
@@ -174,7 +182,7 @@ describe('Balance behind a locking nut', () => {
     expect(last()).toMatchObject({ kind: 'fine-tuners-at-mid' });
     await hearAll(() => 0);
     await page.settle();
-    expect(page.text).toContain('shut the clamps at the nut, each pad as it lay');
+    expect(page.text).toContain('shut the clamps at the nut, pads 1 along, 2 across the strings');
     await space();
     expect(last()).toMatchObject({ kind: 'nut-clamped', payload: { shut: true } });
     await hearAll((lane) => (lane === 2 ? -9 : 0));
@@ -183,7 +191,7 @@ describe('Balance behind a locking nut', () => {
     expect(next?.kind).toBe('set');
     bench.desk.lane.set(2);
     await page.settle();
-    expect(page.text).toMatch(/about 0\.\d turns of its fine tuner in · \d+ ¢ a turn, 3\.0 left in, 3\.0 out/);
+    expect(page.text).toMatch(/about (0\.\d turns|\d+°) of its fine tuner in · \d+ ¢ a turn, 3\.0 left in, 3\.0 out/);
   });
 
   it('opens the clamps again where a string is out of reach', async () => {

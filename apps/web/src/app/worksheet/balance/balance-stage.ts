@@ -5,6 +5,7 @@ import { levelClaw, marksAt, type FineTuner } from '@gold-peg/craft/balance';
 import { hertz, metres, type Metres } from '@gold-peg/craft/units';
 import { scaleLinear } from 'd3';
 import { turnsBetween } from '@gold-peg/craft/procedure';
+import { ArmPanel, BridgePicture, sayMark, sayMarkForClaw, sayStopped, sayTooMany, signed, spanFor } from '../../bridge';
 import { Measures } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
 import { Drag, type Dragged } from '../../ui/drag';
@@ -17,15 +18,12 @@ import { Drafts, WorksheetDesk } from '../desk';
 import { HearingPanel, Listening } from '../hearing';
 import { stageRows } from '../lanes';
 import { sayTurns } from '../bring-up';
-import { ArmPanel } from './arm-panel';
 import { BalanceNow } from './balance-now';
 import { BalancePlan } from './balance-plan';
 import { BridgeByEar } from './bridge-by-ear';
-import { BridgePicture } from './bridge-picture';
-import { ripple, spanFor, type BridgeRow } from './bridge-rows';
+import { ripple, type BridgeRow } from './bridge-rows';
 import { BridgeDesk, BridgeWork } from '../bridge';
 import { SpringsPanel } from './springs-panel';
-import { sayMark, sayMarkForClaw, sayTooMany, signed } from './bridge-words';
 
 type About = 'plan' | 'springs' | 'arm';
 const ABOUT: readonly Choice<About>[] = [
@@ -80,10 +78,10 @@ export class BalanceStage {
   protected readonly now = this.bridge.now;
   /** Why nothing can be said of this bridge. */
   protected readonly trouble = computed(() => {
-    if (this.bridge.now() === null) return 'Not all strings of this instrument are known: choose a set, and their balance is reckoned.';
-    const bridge = this.bridge.now()?.bridge;
-    const level = bridge === undefined ? null : levelClaw(bridge);
-    return level !== null && !level.ok ? sayTooMany(level.problem) : null;
+    const at = this.bridge.now();
+    if (at === null) return 'Not all strings of this instrument are known: choose a set, and their balance is reckoned.';
+    const level = levelClaw(at.bridge);
+    return level.ok ? sayStopped(at) : sayTooMany(level.problem);
   });
   private readonly marks = computed(() => {
     const now = this.now();
@@ -120,6 +118,8 @@ export class BalanceStage {
     });
     return this.desk.inView(rows);
   });
+  /** Lanes from the top, zero-based. */
+  protected readonly shown = computed(() => this.rows().map(({ lane }) => lane.index));
   /** Where the string in hand stands: as it sounds, or as it was heard or reckoned last. */
   protected readonly stands = computed(() => this.listening.live() ?? this.now()?.off[this.desk.lane()] ?? null);
   protected readonly says = computed(() => {
@@ -181,7 +181,9 @@ export class BalanceStage {
     const mark = this.marks().find(({ string }) => string === this.desk.lane());
     const cents = this.stands();
     const does = mark === undefined || cents === null ? null : (mark.target - cents) / centsPerTurn;
-    const turn = does === null ? '' : `about ${Math.abs(does).toFixed(1)} turns of its fine tuner ${does < 0 ? 'out' : 'in'} · `;
+    const much = Math.abs(does ?? 0);
+    const by = much < 0.25 ? `${5 * Math.round((360 * much) / 5)}°` : `${much.toFixed(1)} turns`;
+    const turn = does === null ? '' : `about ${by} of its fine tuner ${does < 0 ? 'out' : 'in'} · `;
     return `${turn}${centsPerTurn.toFixed(0)} ¢ a turn, ${left.up.toFixed(1)} left in, ${left.down.toFixed(1)} out`;
   }
 

@@ -1,7 +1,7 @@
 import type { SchoolsCompared, SchoolWork } from '@gold-peg/craft/balance';
 import { BRIDGE_WORK } from '@gold-peg/craft/constants';
 import { toDegrees } from '@gold-peg/craft/units';
-import { sayClaw, signed } from './bridge-words';
+import { sayClaw, signed } from '../../bridge';
 
 /** One way home: what it takes on this bridge, its steps and what can go wrong. */
 export interface SchoolRow {

@@ -7,7 +7,7 @@ import { MeasuredWidth } from '../../ui/measured-width';
 import { NumberForm } from '../../ui/number-form';
 import { Drafts, WorksheetDesk } from '../desk';
 import { BridgeDesk } from '../bridge';
-import { sayNarrows } from './bridge-words';
+import { sayNarrows } from '../../bridge';
 
 /** N/mm that the scale of the springs shows. */
 const RATES = [0.5, 2.75] as const;

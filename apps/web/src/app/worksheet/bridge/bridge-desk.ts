@@ -21,7 +21,7 @@ import { offsetFor, tuningWays } from '@gold-peg/craft/methods';
 import { hertz, newtons, type Metres } from '@gold-peg/craft/units';
 import { asItCame } from '@gold-peg/craft/worksheet';
 import { debounceTime, of, startWith, switchMap } from 'rxjs';
-import { BridgeSolver, type BridgeQuestion, type BridgeReply } from '../../balance';
+import { BridgeSolver, type BridgeQuestion, type BridgeReply } from '../../bridge';
 import { WorksheetDesk } from '../desk';
 
 /** What is foreseen waits until nothing was changed for so long, ms. */

@@ -1,6 +1,9 @@
-import type { BridgeStep, ClawProblem, Foreseen, Unknown } from '@gold-peg/craft/balance';
+import type { BridgeNow, BridgeStep, ClawProblem, Foreseen, Unknown } from '@gold-peg/craft/balance';
 
 const FRACTIONS: Readonly<Record<number, string>> = { 0.125: '⅛', 0.25: '¼', 0.375: '⅜', 0.5: '½', 0.625: '⅝', 0.75: '¾', 0.875: '⅞' };
+
+/** Nearer to a stop than this it lies on it, rad. */
+const NEAR = 1e-6;
 
 /** By eighths, as a screw is turned: 1¼. */
 export function sayEighths(turns: number): string {
@@ -52,6 +55,16 @@ export const sayNarrows = (narrows: Foreseen['narrows']): string =>
 
 export const sayTooMany = ({ needed, initial }: ClawProblem): string =>
   `So many springs cannot balance these strings: each would have to pull ${needed.toFixed(0)} N, and its coils open at ${initial.toFixed(0)} N. Unhook one.`;
+
+/** A bridge that lies on a stop is balanced by nothing: why, and the way on. Null for one that floats, or rests as it should. */
+export function sayStopped({ bridge: { stops }, angle }: Pick<BridgeNow, 'bridge' | 'angle'>): string | null {
+  if (angle > stops.forward - NEAR)
+    return 'It lies on its stop toward the neck: claw in, or one more spring; until then marks and arm say nothing.';
+  // one that rests on the body lies on it by design
+  if (stops.back < 0 && angle < stops.back + NEAR)
+    return 'Its back edge lies on the body: claw out, or one spring less; until then marks and arm say nothing.';
+  return null;
+}
 
 /** The large button of what is next; null where there is none. */
 export function sayAct(step: BridgeStep | { kind: 'lower'; string: number }, clawTurns: number | null): string | null {

@@ -1,7 +1,21 @@
+import type { FloatingBridge } from '@gold-peg/craft/balance';
+import { fromDegrees } from '@gold-peg/craft/units';
 import { describe, expect, it } from 'vitest';
-import { spanFor } from './bridge-rows';
+import { spanFor } from './span';
 import { coil, edgeSpot, hookSpot, largerFor, saddleSpot, scaleOf } from './bridge-shape';
-import { list, sayClaw, sayEighths, sayMark, sayMarkForClaw, sayNarrows, signed } from './bridge-words';
+import { list, sayClaw, sayEighths, sayMark, sayMarkForClaw, sayNarrows, sayStopped, signed } from './bridge-words';
+
+describe('a bridge on its stop', () => {
+  const at = (degrees: number, back = -4) =>
+    sayStopped({ bridge: { stops: { back: fromDegrees(back), forward: fromDegrees(25) } } as FloatingBridge, angle: fromDegrees(degrees) });
+
+  it('says which, and the way on; one that floats, or rests on the body by design, says nothing', () => {
+    expect(at(25)).toContain('toward the neck: claw in, or one more spring');
+    expect(at(-4)).toContain('claw out, or one spring less');
+    expect(at(3)).toBeNull();
+    expect(at(0, 0)).toBeNull();
+  });
+});
 
 describe('words at a bridge', () => {
   it('turn a screw by eighths', () => {

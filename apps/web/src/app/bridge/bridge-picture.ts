@@ -3,9 +3,9 @@ import { MatButtonModule } from '@angular/material/button';
 import { backEdge, edgeRise, forcesAt, restsFrom, type BridgeNow } from '@gold-peg/craft/balance';
 import { FLOATING } from '@gold-peg/craft/constants';
 import { metres, toDegrees, type Metres } from '@gold-peg/craft/units';
-import { Measures, say } from '../../preferences/measures';
-import { Drag, type Dragged } from '../../ui/drag';
-import { MeasuredWidth } from '../../ui/measured-width';
+import { Measures, say } from '../preferences/measures';
+import { Drag, type Dragged } from '../ui/drag';
+import { MeasuredWidth } from '../ui/measured-width';
 import { clawSpot, coil, edgeSpot, hookSpot, largerFor, outline, saddleSpot, scaleOf, turnedSpot } from './bridge-shape';
 
 const HEIGHT = 300;

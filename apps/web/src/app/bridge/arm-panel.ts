@@ -1,9 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { armRange, bend, restingAt, type BridgeNow } from '@gold-peg/craft/balance';
 import { cents, newtons, radians, toDegrees } from '@gold-peg/craft/units';
-import { Measures, say } from '../../preferences/measures';
-import { WorksheetDesk } from '../desk';
-import { BridgeDesk } from '../bridge';
+import { Measures, say } from '../preferences/measures';
 import { list, signed } from './bridge-words';
 
 const TONE = cents(200);
@@ -68,32 +66,30 @@ interface ArmRow {
   `,
 })
 export class ArmPanel {
-  private readonly desk = inject(WorksheetDesk);
-  private readonly bridge = inject(BridgeDesk);
+  readonly now = input.required<BridgeNow>();
+  /** Strings in the order of the lanes beside it, zero-based. */
+  readonly order = input.required<readonly number[]>();
   private readonly measures = inject(Measures);
 
   private readonly range = computed(() => {
-    const now = this.bridge.now();
-    return now === null ? null : armRange(now.bridge, now.claw, now.rests);
+    const { bridge, claw, rests } = this.now();
+    return armRange(bridge, claw, rests);
   });
   protected readonly rows = computed(() => {
-    const [now, range] = [this.bridge.now(), this.range()];
-    if (now === null || range === null) return [];
-    return this.desk
-      .inView(range.strings.map((string, index) => ({ lane: { index }, string })))
-      .map(({ lane: { index }, string }): ArmRow => {
-        if (string === null) return { string: index + 1, down: 'off', up: '–', bend: '–' };
-        return {
-          string: index + 1,
-          down: string.slackAt === null ? `${signed(string.down ?? 0)} semitones` : `slack ${degreesDown(now, string.slackAt)} down`,
-          up: string.up === null ? '–' : signed(string.up),
-          bend: sayBend(now, index),
-        };
-      });
+    const [now, range] = [this.now(), this.range()];
+    return this.order().map((index): ArmRow => {
+      const string = range.strings[index] ?? null;
+      if (string === null) return { string: index + 1, down: 'off', up: '–', bend: '–' };
+      return {
+        string: index + 1,
+        down: string.slackAt === null ? `${signed(string.down ?? 0)} semitones` : `slack ${degreesDown(now, string.slackAt)} down`,
+        up: string.up === null ? '–' : signed(string.up),
+        bend: sayBend(now, index),
+      };
+    });
   });
   protected readonly says = computed(() => {
-    const [now, range] = [this.bridge.now(), this.range()];
-    if (now === null || range === null) return '';
+    const [now, range] = [this.now(), this.range()];
     const first = range.slackFirst === null ? 'No string goes slack before the stop.' : `String ${range.slackFirst + 1} goes slack first.`;
     if (now.bridge.stops.back < 0) return first;
     const { pull, lifts } = restingAt(now.bridge, now.claw, now.rests);

@@ -1,1 +1,0 @@
-export { BridgeSolver, type BridgeQuestion, type BridgeReply } from './bridge-solver';

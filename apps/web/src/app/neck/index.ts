@@ -1,0 +1,1 @@
+export { NeckPick } from './neck-pick';
