@@ -103,3 +103,23 @@ test('a floating bridge with springs nobody knows is brought home by following t
   await page.keyboard.press('Space');
   await expect(page).toHaveURL(/settle$/);
 });
+
+test('what is tried at the place Balance is taken to a worksheet, and nothing else of it is', async ({ page, workshop }) => {
+  const events = async () => (await workshop.query<{ count: string }>('SELECT count(*) FROM bench_event'))[0]?.count;
+  await signIn(page, workshop);
+  const before = await events();
+  await page.goto(`${workshop.address}/balance`);
+  await page.getByLabel('or of the register').fill('Brindle six, dune');
+  await page.getByRole('option', { name: 'Brindle six, dune' }).click();
+  await page.getByRole('combobox', { name: 'then' }).click();
+  await page.getByRole('option', { name: '.011–.049 nickel-plated steel' }).click();
+  await expect(page.getByText(/^it tips \d+\.\d° toward the neck$/)).toBeVisible();
+  const claw = page.getByRole('slider', { name: /^Claw/ });
+  await claw.focus();
+  for (let press = 0; press < 10; press++) await page.keyboard.press('ArrowLeft');
+  await expect(page.getByText(/^turned 1⅛ turns in; .* each to level it$/)).toBeVisible();
+  await page.getByRole('link', { name: 'Use this set on its worksheet' }).click();
+  await expect(page).toHaveURL(/\/choose\?set=/);
+  await expect(page.getByRole('combobox', { name: 'Which set?' })).toContainText('.011–.049 nickel-plated steel');
+  expect(await events()).toBe(before);
+});

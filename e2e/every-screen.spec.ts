@@ -25,6 +25,9 @@ const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] 
   ['Strip with a loose bridge', (page) => other(page, /Cutwater mandolin, oval/, 'Strip')],
   ['Strip with a locking nut', (page) => locking(page, 'Strip')],
   ['Ready with sizes', (page) => stageLink(page, 'Ready').click()],
+  ['Balance', (page) => other(page, /Brindle six, dune/, 'Balance')],
+  ['the ways home', waysHome],
+  ['the place Balance', placeBalance],
   ['Wind', (page) => other(page, /Heron parlour, walnut/, 'Wind')],
   ...['Cut strip', 'Ways in force', 'My hand', 'Turns that were counted'].map((item): (typeof SCREENS)[number] => [
     item,
@@ -44,6 +47,18 @@ async function other(page: Page, name: RegExp, stage: string): Promise<void> {
   await page.getByRole('link', { name: 'Today', exact: true }).click();
   await page.getByRole('link', { name }).click();
   await stageLink(page, stage).click();
+}
+
+async function waysHome(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /compare the ways home/ }).click();
+  await page.getByRole('rowheader', { name: 'block it level' }).waitFor();
+}
+
+async function placeBalance(page: Page): Promise<void> {
+  await page.keyboard.press('Escape');
+  await page.getByRole('dialog').waitFor({ state: 'hidden' });
+  await page.getByRole('link', { name: 'Balance', exact: true }).first().click();
+  await page.getByRole('slider', { name: /^Claw/ }).waitFor();
 }
 
 /** The double-locking one hangs in the register; it is taken in once. */

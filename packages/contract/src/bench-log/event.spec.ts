@@ -56,6 +56,7 @@ describe('events of the bench log', () => {
       { ...head, kind: 'claw-turned', payload: { bassTurns: 1.25, trebleTurns: 1 } },
       { ...head, kind: 'springs-hooked', payload: { count: 4 } },
       { ...head, kind: 'fine-tuners-at-mid', payload: {} },
+      { ...head, kind: 'arm-moved', payload: { way: 'down' } },
       { ...head, kind: 'nut-clamped', payload: { shut: true } },
       {
         ...head,

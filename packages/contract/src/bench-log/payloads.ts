@@ -11,6 +11,7 @@ import {
   type FindingKind,
 } from '@gold-peg/craft/findings';
 import { TOOL_KINDS } from '@gold-peg/craft/tools';
+import { ARM_WAYS } from '@gold-peg/craft/worksheet';
 import { a4Hz, gaugeMm, longText, quantity } from '../quantity/index.js';
 
 export const stringNumber = z
@@ -104,6 +105,8 @@ export const clawTurned = z
     path: ['bassTurns'],
     error: 'must not be zero with the other one: nothing was turned',
   });
+
+export const armMoved = z.strictObject({ way: z.enum(ARM_WAYS, { error: 'must be down or up' }) });
 
 export const nutClamped = z.strictObject({ shut: z.boolean({ error: 'must be true or false' }) });
 

@@ -17,7 +17,9 @@ export type BridgeHappening =
   | { kind: 'springs'; count: number }
   | { kind: 'fine-tuners-at-mid' }
   /** Those of a locking nut. */
-  | { kind: 'clamps'; shut: boolean };
+  | { kind: 'clamps'; shut: boolean }
+  /** The arm was moved to its stop a few times. */
+  | { kind: 'arm' };
 
 /** A locking nut and the fine tuners behind it. */
 export interface LockingNut {
@@ -117,6 +119,8 @@ function happen(now: BridgeNow, event: BridgeHappening): BridgeNow {
         fresh: untouched,
         passed: [],
       };
+    case 'arm':
+      return { ...now, fresh: untouched, passed: [] };
     case 'tilt':
       return tilted(now, event.angle);
   }

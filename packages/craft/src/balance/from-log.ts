@@ -37,6 +37,8 @@ export function happeningsOf(
         return [{ kind: 'springs', count: event.payload.count }];
       case 'fine-tuners-at-mid':
         return [{ kind: 'fine-tuners-at-mid' }];
+      case 'arm-moved':
+        return [{ kind: 'arm' }];
       case 'nut-clamped':
         return [{ kind: 'clamps', shut: event.payload.shut }];
       case 'measured':
@@ -99,6 +101,7 @@ export function trialsIn(stringCount: number, happenings: readonly BridgeHappeni
       case 'springs':
       case 'fine-tuners-at-mid':
       case 'clamps':
+      case 'arm':
         [before, now, steps] = [null, none(), []];
         break;
       case 'tilt':

@@ -33,6 +33,7 @@ export {
 export { backEdge, bridgeOn, bridgeUnder, screwLead, usualSprings, type SpringFacts } from './from-instrument.js';
 export { bridgeChange, type BridgeChange } from './set-change.js';
 export { happeningsOf, trialsIn } from './from-log.js';
+export { judgeReturn, returnOf, type ReturnJudged, type ReturnRead, type StringReturn } from './return.js';
 export { tryBridge, type BridgeTried } from './tried.js';
 export { movesByEar, movesByMarks, type Moves, type TrueBridge } from './moves.js';
 export { compareSchools, type Blocked, type OtherSprings, type SchoolsCompared, type SchoolWork } from './schools.js';

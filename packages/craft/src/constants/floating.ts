@@ -16,6 +16,7 @@ export const FLOATING = {
   /** How far apart the two claw screws stand, and the saddles of the outer strings. */
   clawScrews: constant(40, [30, 50], 'mm', 'between the two screws of a claw'),
   clawTravel: constant(35, [28, 45], 'mm', 'beyond the free length of its springs, to where a claw meets the wall'),
+  returnsWithin: constant(2, [1, 3], '¢', 'nearer to where it was than an ear tells, a string came back'),
   safeShare: constant(0.85, [0.8, 0.9], '', 'of its breaking load, that no string is asked to bear'),
 } as const;
 

@@ -152,6 +152,8 @@ export type BenchEvent =
   /** The fine tuners of a locking bridge stand at the middle of their travel. */
   | (Head & { kind: 'fine-tuners-at-mid'; payload: Record<string, never> })
   | (Head & { kind: 'nut-clamped'; payload: { shut: boolean } })
+  /** A few full dives of the arm, or pulls up: what is heard next says how it returned. */
+  | (Head & { kind: 'arm-moved'; payload: { way: ArmWay } })
   | (Head & { kind: 'springs-learned'; payload: SpringsLearnedPayload })
   | (StringHead & { kind: 'pitch-read'; payload: PitchRead })
   /** It slipped: it was slackened, seen to where it is held, and brought up again. */
@@ -162,6 +164,9 @@ export type BenchEvent =
   | (Head & { kind: 'from-newer'; payload: { kind: string; event: unknown } })
   | (Head & { kind: 'undone'; payload: { eventId: string } })
   | (Head & { kind: 'handed-over'; payload: { remark: string } });
+
+export const ARM_WAYS = ['down', 'up'] as const;
+export type ArmWay = (typeof ARM_WAYS)[number];
 
 export type BenchEventKind = BenchEvent['kind'];
 export type EventOf<K extends BenchEventKind> = Extract<BenchEvent, { kind: K }>;

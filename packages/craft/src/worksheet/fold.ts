@@ -52,7 +52,7 @@ export interface Worksheet {
 }
 
 export type OnBridgeEvent = EventOf<
-  'heard-on-bridge' | 'set-on-bridge' | 'claw-turned' | 'springs-hooked' | 'fine-tuners-at-mid' | 'nut-clamped' | 'measured'
+  'heard-on-bridge' | 'set-on-bridge' | 'claw-turned' | 'springs-hooked' | 'fine-tuners-at-mid' | 'nut-clamped' | 'arm-moved' | 'measured'
 >;
 
 export function emptyWorksheet(stringCount: number, balances = false): Worksheet {
@@ -157,6 +157,7 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
     case 'springs-hooked':
     case 'fine-tuners-at-mid':
     case 'nut-clamped':
+    case 'arm-moved':
       return onBridge(sheet, event);
     case 'springs-learned':
       return { ...sheet, springs: event };

@@ -11,7 +11,9 @@ export {
   type TickKind,
 } from './stages.js';
 export {
+  ARM_WAYS,
   SCRAP_REASONS,
+  type ArmWay,
   type BenchEvent,
   type BenchEventKind,
   type CountedPayload,

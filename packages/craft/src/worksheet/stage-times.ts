@@ -40,6 +40,7 @@ function stageBehind(event: BenchEvent): Stage | null {
     case 'springs-hooked':
     case 'fine-tuners-at-mid':
     case 'nut-clamped':
+    case 'arm-moved':
     case 'springs-learned':
       return 'balance';
     case 'handed-over':

@@ -137,6 +137,8 @@ function tell(event: BenchEvent): string {
       return 'set the fine tuners to the middle of their travel';
     case 'nut-clamped':
       return event.payload.shut ? 'shut the clamps at the nut' : 'opened the clamps at the nut';
+    case 'arm-moved':
+      return event.payload.way === 'down' ? 'dived a few times' : 'pulled the arm up a few times';
     case 'springs-learned':
       return `learned its springs: ${event.payload.rateNPerMm.likely.toFixed(2)} N/mm each`;
     case 'pads-noted':

@@ -11,7 +11,7 @@ import { isVibrato } from '@gold-peg/craft/instrument';
 import { setsFor, type StringSet } from '@gold-peg/craft/strings';
 import { nameStrung, rescale, retuneSeats, strungKind, strungOf, tuningsFor, type Strung, type Tuned } from '@gold-peg/craft/tuning';
 import { hertz, metres, newtons, type Hertz, type Metres } from '@gold-peg/craft/units';
-import { ArmPanel, BridgePicture, sayStopped, sayTooMany, spanFor } from '../bridge';
+import { ArmPanel, BridgePicture, clawWithin, sayStopped, sayTooMany, spanFor } from '../bridge';
 import { NeckPick } from '../neck';
 import { Measures, say } from '../preferences/measures';
 import { Api } from '../server/api';
@@ -188,11 +188,22 @@ export class BalancePlace {
     if (now !== null) this.travel.set(metres(this.travel() + claw - now.claw));
   }
 
+  /** From where it is at this moment: keys come faster than the picture. */
+  protected nudgeClaw(by: Metres): void {
+    const now = this.now();
+    if (now !== null) this.tryClaw(clawWithin(now.bridge, metres(now.claw + by)));
+  }
+
   protected tryPitch({ index, cents }: { index: number; cents: number }): void {
     const pitch = this.now()?.bridge.strings[index]?.pitch;
     if (pitch === undefined) return;
     this.lane.set(index);
     this.pitches.set([{ string: index, sounds: hertz(pitch * 2 ** (cents / 1200)) }]);
+  }
+
+  protected nudgePitch({ index, by }: { index: number; by: number }): void {
+    const off = this.now()?.off[index] ?? null;
+    if (off !== null) this.tryPitch({ index, cents: off + by });
   }
 
   protected tune(): void {

@@ -102,6 +102,8 @@ const NUDGE = { fine: 5, coarse: 50 };
 export class TriedLanes {
   readonly rows = input.required<readonly TriedRow[]>();
   readonly pitchTried = output<{ index: number; cents: number }>();
+  /** Moved by a key, up above zero. */
+  readonly pitchNudged = output<{ index: number; by: number }>();
   protected readonly signed = signed;
   protected readonly width = signal(300);
   protected readonly x = computed(() => {
@@ -118,6 +120,6 @@ export class TriedLanes {
     const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
     if (by === undefined || off === null || this.hangs(off)) return;
     event.preventDefault();
-    this.pitchTried.emit({ index, cents: off + by * (event.shiftKey ? NUDGE.coarse : NUDGE.fine) });
+    this.pitchNudged.emit({ index, by: by * (event.shiftKey ? NUDGE.coarse : NUDGE.fine) });
   }
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { backEdge, edgeRise, forcesAt, restsFrom, type BridgeNow } from '@gold-peg/craft/balance';
+import { backEdge, edgeRise, forcesAt, restsFrom, type BridgeNow, type FloatingBridge } from '@gold-peg/craft/balance';
 import { FLOATING } from '@gold-peg/craft/constants';
 import { metres, toDegrees, type Metres } from '@gold-peg/craft/units';
 import { Measures, say } from '../preferences/measures';
@@ -11,6 +11,14 @@ import { clawSpot, coil, edgeSpot, hookSpot, largerFor, outline, saddleSpot, sca
 const HEIGHT = 300;
 /** One press of a key moves the claw so far. */
 const NUDGE = metres(0.0002);
+
+/** The claw between its ends: as near as springs that nothing pulls, and as far as its screws go. */
+const clawReach = ({ springs: { free } }: FloatingBridge) => ({ min: free, max: metres(free + FLOATING.clawTravel.value / 1000) });
+export function clawWithin(bridge: FloatingBridge, claw: Metres): Metres {
+  const { min, max } = clawReach(bridge);
+  return metres(Math.min(max, Math.max(min, claw)));
+}
+
 /** Ticks of the scale at the back edge, and how far apart they are at each magnification, mm. */
 const HEIGHTS = [-2, -1, 0, 1, 2, 3];
 const APART: Readonly<Record<number, number>> = { 5: 1, 2: 2, 1: 4 };
@@ -30,6 +38,8 @@ export class BridgePicture {
   readonly mayTry = input(true);
   /** The claw dragged to so far from the hook. */
   readonly clawTried = output<Metres>();
+  /** Moved by a key, in above zero. */
+  readonly clawNudged = output<Metres>();
   readonly springsTried = output<number>();
   /** Springs that are tried, where somebody may say that they are hooked in; null elsewhere. */
   readonly hooks = input<number | null>(null);
@@ -100,28 +110,19 @@ export class BridgePicture {
     () =>
       `The bridge from the side: ${this.tilt()}, ${this.rise()}; strings pull ${this.forces().strings}, springs ${this.forces().springs}`,
   );
-  /** All strings on, at their notes, with the bridge level: the claw between its ends. */
-  protected readonly reach = computed(() => {
-    const { free } = this.now().bridge.springs;
-    return { min: free, max: metres(free + FLOATING.clawTravel.value / 1000) };
-  });
+  protected readonly reach = computed(() => clawReach(this.now().bridge));
   protected readonly claw = computed(() => this.now().claw);
 
   protected drag({ x }: Dragged): void {
     const { edge, px } = this.scale();
-    this.tryClaw(metres((edge.x - x) / px / 1000));
+    if (this.mayTry()) this.clawTried.emit(clawWithin(this.now().bridge, metres((edge.x - x) / px / 1000)));
   }
 
   protected nudge(event: KeyboardEvent): void {
-    const by = { ArrowLeft: NUDGE, ArrowRight: -NUDGE }[event.key];
+    const by = { ArrowLeft: NUDGE, ArrowRight: metres(-NUDGE) }[event.key];
     if (by === undefined) return;
     event.preventDefault();
-    this.tryClaw(metres(this.claw() + by));
-  }
-
-  private tryClaw(claw: Metres): void {
-    const { min, max } = this.reach();
-    if (this.mayTry()) this.clawTried.emit(metres(Math.min(max, Math.max(min, claw))));
+    if (this.mayTry()) this.clawNudged.emit(by);
   }
 
   private sayTilt(angle: number): string {

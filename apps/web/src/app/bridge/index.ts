@@ -1,5 +1,5 @@
 export { ArmPanel } from './arm-panel';
-export { BridgePicture } from './bridge-picture';
+export { BridgePicture, clawWithin } from './bridge-picture';
 export { BridgeSolver, type BridgeQuestion, type BridgeReply } from './bridge-solver';
 export { list, sayAct, sayClaw, sayEighths, sayMark, sayMarkForClaw, sayNarrows, sayStopped, sayTooMany, signed } from './bridge-words';
 export { spanFor } from './span';

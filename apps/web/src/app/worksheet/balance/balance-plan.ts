@@ -153,11 +153,10 @@ function withNut(nut: LockingNut | null, step: string, lines: Line[]): Line[] {
     return step === 'unclamp'
       ? [{ does: 'Open the clamps at the nut', says: 'out of reach', state: 'now' }, ...lines]
       : [{ does: 'Nut clamped: fine tuners now', says: '', state: 'done' }, ...lines];
-  if (!nut.mid) return [{ does: 'Fine tuners to the middle of their travel', says: '', state: 'now' }, ...lines];
-  return [
-    ...lines.slice(0, -1),
-    { does: 'Shut the clamps, hear all, then fine tuners', says: '', state: step === 'clamp' ? 'now' : 'later' },
-  ];
+  // what comes again is said by the line for the nut
+  const most = lines.slice(0, -1);
+  if (!nut.mid) return [{ does: 'Fine tuners to the middle of their travel', says: '', state: 'now' }, ...most];
+  return [...most, { does: 'Shut the clamps, hear all, then fine tuners', says: '', state: step === 'clamp' ? 'now' : 'later' }];
 }
 
 const timeOf = (at: string) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(new Date(at));

@@ -1,6 +1,7 @@
 import { Router } from '@angular/router';
 import { TestBed } from '@angular/core/testing';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { BenchPage } from '../../testing/bench-page';
 import { setOf, setupWith, WorksheetBench } from '../../testing/worksheet-bench';
 import { BenchActions } from '../actions';
 import { BridgeDesk, BridgeWork } from '../bridge';
@@ -208,13 +209,28 @@ describe('Balance behind a locking nut', () => {
 });
 
 describe('The arm at Balance', () => {
-  it('says how far each string goes, which is slack first, and what a bend costs', async () => {
+  let page: BenchPage<BalanceStage>;
+  beforeEach(async () => {
     await open(TENS, TENS);
-    const page = await bench.page(BalanceStage);
+    page = await bench.page(BalanceStage);
     page.element.querySelector<HTMLElement>('mat-chip-option:last-of-type button')?.click();
     await page.settle();
+  });
+
+  it('says how far each string goes, which is slack first, and what a bend costs', () => {
     expect(page.text).toMatch(/String \d goes slack first/);
     expect(page.text).toMatch(/string \d −\d+ ¢/);
     expect(page.element.querySelectorAll('peg-arm-panel tbody tr')).toHaveLength(6);
+  });
+
+  it('tells apart, after dives, what each string did and what the bridge did', async () => {
+    expect(page.button('dived five times').disabled).toBe(true);
+    await hearAll(() => 0);
+    await page.settle();
+    await page.press('dived five times');
+    expect(last()).toMatchObject({ kind: 'arm-moved', payload: { way: 'down' } });
+    await hearAll((lane) => (lane === 2 ? -6 : 0.2));
+    await page.settle();
+    expect(page.text).toMatch(/String 3 came back \d\.\d ¢ low: friction at slot or tree, or it slips: pull the arm up/);
   });
 });

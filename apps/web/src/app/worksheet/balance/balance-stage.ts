@@ -5,7 +5,7 @@ import { levelClaw, marksAt, type FineTuner } from '@gold-peg/craft/balance';
 import { hertz, metres, type Metres } from '@gold-peg/craft/units';
 import { scaleLinear } from 'd3';
 import { turnsBetween } from '@gold-peg/craft/procedure';
-import { ArmPanel, BridgePicture, sayMark, sayMarkForClaw, sayStopped, sayTooMany, signed, spanFor } from '../../bridge';
+import { ArmPanel, BridgePicture, clawWithin, sayMark, sayMarkForClaw, sayStopped, sayTooMany, signed, spanFor } from '../../bridge';
 import { Measures } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
 import { Drag, type Dragged } from '../../ui/drag';
@@ -23,6 +23,7 @@ import { BalancePlan } from './balance-plan';
 import { BridgeByEar } from './bridge-by-ear';
 import { ripple, type BridgeRow } from './bridge-rows';
 import { BridgeDesk, BridgeWork } from '../bridge';
+import { ReturnPanel } from './return-panel';
 import { SpringsPanel } from './springs-panel';
 
 type About = 'plan' | 'springs' | 'arm';
@@ -51,6 +52,7 @@ const TITLES: Readonly<Record<About, string>> = { plan: 'Plan', springs: 'Rests 
     MeasuredWidth,
     NumberForm,
     OneOf,
+    ReturnPanel,
     SpringsPanel,
   ],
   templateUrl: './balance-stage.html',
@@ -130,7 +132,7 @@ export class BalanceStage {
       return step.strings.includes(lane.index)
         ? `Pluck it as it stands: turn nothing.`
         : `Heard. ${step.strings.length} to be heard before marks can be said.`;
-    if (step.kind === 'mid') return 'Fine tuners to the middle first: from there they reach both ways once the nut is shut.';
+    if (step.kind === 'mid') return 'Fine tuners to the middle first: then they reach both ways.';
     if (step.kind === 'clamp') return 'In tune: the nut is shut now, and all are heard again.';
     if (step.kind === 'unclamp') return `String ${step.string + 1} is out of reach of its fine tuner: the nut has to be opened.`;
     if (step.kind === 'claw') return 'The claw first: marks are said once it is turned.';
@@ -194,6 +196,12 @@ export class BalanceStage {
   protected tryClaw(claw: Metres): void {
     const stands = this.bridge.asTaken()?.claw;
     if (stands !== undefined) this.bridge.tried.set([{ kind: 'claw', travel: metres(claw - stands) }]);
+  }
+
+  /** From where it is at this moment: keys come faster than the picture. */
+  protected nudgeClaw(by: Metres): void {
+    const now = this.now();
+    if (now !== null) this.tryClaw(clawWithin(now.bridge, metres(now.claw + by)));
   }
 
   /** As many springs as are tried. */

@@ -13,7 +13,7 @@ import { schoolRows } from './school-words';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButtonModule, MatDialogModule, MatProgressBarModule],
   template: `<h2 mat-dialog-title>Ways to bring this bridge home</h2>
-    <mat-dialog-content>
+    <mat-dialog-content tabindex="0" role="region" aria-label="Ways home, side by side">
       <p class="soft">
         Each was tried on this bridge in the head, with springs as soft and as stiff as they may be, from where it stands now.
       </p>

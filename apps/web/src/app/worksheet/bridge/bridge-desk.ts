@@ -6,8 +6,10 @@ import {
   bridgeUnder,
   fineTuners,
   happeningsOf,
+  judgeReturn,
   levelClaw,
   nextAtBridge,
+  returnOf,
   screwLead,
   trialsIn,
   USUAL_SPRINGS,
@@ -113,6 +115,12 @@ export class BridgeDesk {
   readonly fineTuners = computed(() => {
     const now = this.now();
     return now === null ? [] : fineTuners(now);
+  });
+  /** How the bridge and its strings came back after the arm was moved; null where that was not tried, or nothing was heard since. */
+  readonly returned = computed(() => {
+    const [now, read] = [this.asTaken(), returnOf(this.desk.lanes().length, this.desk.sheet().onBridge)];
+    if (now === null || read === null || (read.down ?? read.up) === null) return null;
+    return { read, judged: judgeReturn(now.bridge, now.claw, read) };
   });
   readonly foreseen = this.answers<'foreseen'>(
     computed(() => {

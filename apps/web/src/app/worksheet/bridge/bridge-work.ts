@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import type { BridgeStep } from '@gold-peg/craft/balance';
-import type { OnBridge } from '@gold-peg/craft/worksheet';
+import type { ArmWay, OnBridge } from '@gold-peg/craft/worksheet';
 import { WorksheetDesk } from '../desk';
 import { BridgeDesk } from './bridge-desk';
 
@@ -91,6 +91,11 @@ export class BridgeWork {
 
   hook(count: number): Promise<void> {
     return this.desk.happens({ kind: 'springs-hooked', payload: { count } });
+  }
+
+  /** The arm was moved to its stop a few times: what is heard next says how all came back. */
+  moveArm(way: ArmWay): Promise<void> {
+    return this.desk.happens({ kind: 'arm-moved', payload: { way } });
   }
 
   /** A string was heard or read, `cents` from its note: what follows from it depends on what is next. */

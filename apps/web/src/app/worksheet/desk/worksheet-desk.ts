@@ -36,6 +36,7 @@ const READ_AT: Readonly<Partial<Record<BenchEventKind, Stage>>> = {
   'springs-hooked': 'balance',
   'fine-tuners-at-mid': 'balance',
   'nut-clamped': 'balance',
+  'arm-moved': 'balance',
   'pitch-read': 'settle',
   'seated-again': 'settle',
 };
