@@ -18,6 +18,7 @@ export function happeningsOf(
   events: readonly OnBridgeEvent[],
   { lead, edge, levelMm }: Measures,
 ): BridgeHappening[] {
+  let bassMm: number | null = null;
   return events.flatMap((event): BridgeHappening[] => {
     switch (event.kind) {
       case 'heard-on-bridge':
@@ -41,10 +42,25 @@ export function happeningsOf(
         return [{ kind: 'arm' }];
       case 'nut-clamped':
         return [{ kind: 'clamps', shut: event.payload.shut }];
-      case 'measured':
-        return levelMm === null ? [] : [{ kind: 'tilt', angle: tiltOf(fromMillimetres(event.payload.valueMm - levelMm), edge) }];
+      case 'measured': {
+        if (levelMm === null) return [];
+        const { what, valueMm } = event.payload;
+        // both ends of the back edge: their middle is the tilt
+        const middle = what === 'bridge-level-treble' && bassMm !== null ? (bassMm + valueMm) / 2 : valueMm;
+        if (what === 'bridge-level') bassMm = valueMm;
+        return [{ kind: 'tilt', angle: tiltOf(fromMillimetres(middle - levelMm), edge) }];
+      }
     }
   });
+}
+
+/** How much higher the bass end of the back edge stands than the treble end, as both were measured since the claw was turned; null where they were not. */
+export function skewOf(events: readonly OnBridgeEvent[]): Metres | null {
+  const since = events.slice(events.findLastIndex(({ kind }) => kind === 'claw-turned') + 1);
+  const last = (what: string) =>
+    since.flatMap((event) => (event.kind === 'measured' && event.payload.what === what ? [event.payload.valueMm] : [])).at(-1);
+  const [bass, treble] = [last('bridge-level'), last('bridge-level-treble')];
+  return bass === undefined || treble === undefined ? null : fromMillimetres(bass - treble);
 }
 
 /** So many others have to be heard after a string was set, so that it says something of the springs. */

@@ -32,7 +32,8 @@ export {
 } from './springs.js';
 export { backEdge, bridgeOn, bridgeUnder, screwLead, usualSprings, type SpringFacts } from './from-instrument.js';
 export { bridgeChange, type BridgeChange } from './set-change.js';
-export { happeningsOf, trialsIn } from './from-log.js';
+export { skewTravel } from './skew.js';
+export { happeningsOf, skewOf, trialsIn } from './from-log.js';
 export { judgeReturn, returnOf, type ReturnJudged, type ReturnRead, type StringReturn } from './return.js';
 export { tryBridge, type BridgeTried } from './tried.js';
 export { movesByEar, movesByMarks, type Moves, type TrueBridge } from './moves.js';

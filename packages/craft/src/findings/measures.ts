@@ -38,6 +38,7 @@ export const MEASURES = {
   'bridge-place-treble': measure('bridge, treble side', 'fret 12 to the top of the saddle, along string 1', 'steel-rule', [100, 700]),
   'bridge-place-bass': measure('bridge, bass side', 'fret 12 to the top of the saddle, along the lowest string', 'steel-rule', [100, 700]),
   'bridge-level': measure('bridge level', 'body to the underside of the bridge’s back edge', 'depth-gauge', [-5, 15]),
+  'bridge-level-treble': measure('bridge level, treble side', 'the same at the treble end of its back edge', 'depth-gauge', [-5, 15]),
 } as const satisfies Record<string, Measure>;
 export type MeasureKind = keyof typeof MEASURES;
 export const MEASURE_KINDS = Object.keys(MEASURES) as MeasureKind[];

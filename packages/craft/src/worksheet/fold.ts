@@ -177,9 +177,11 @@ function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
   }
 }
 
-/** Of what is measured only how level it stands says something of the bridge. */
+/** Of what is measured only how level it stands, at either end, says something of the bridge. */
 const onBridge = (sheet: Worksheet, event: OnBridgeEvent): Worksheet =>
-  event.kind === 'measured' && event.payload.what !== 'bridge-level' ? sheet : { ...sheet, onBridge: [...sheet.onBridge, event] };
+  event.kind === 'measured' && event.payload.what !== 'bridge-level' && event.payload.what !== 'bridge-level-treble'
+    ? sheet
+    : { ...sheet, onBridge: [...sheet.onBridge, event] };
 
 /** The list with `event` in the place of the one that says the same thing, or at its end. */
 function lastOf<E extends BenchEvent>(list: readonly E[], event: E, keyOf: (each: E) => string): E[] {

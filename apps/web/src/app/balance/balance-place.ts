@@ -11,7 +11,7 @@ import { isVibrato } from '@gold-peg/craft/instrument';
 import { setsFor, type StringSet } from '@gold-peg/craft/strings';
 import { nameStrung, rescale, retuneSeats, strungKind, strungOf, tuningsFor, type Strung, type Tuned } from '@gold-peg/craft/tuning';
 import { hertz, metres, newtons, type Hertz, type Metres } from '@gold-peg/craft/units';
-import { ArmPanel, BridgePicture, clawWithin, sayStopped, sayTooMany, spanFor } from '../bridge';
+import { ArmPanel, BridgePicture, clawWithin, sayObstacle, sayTooMany, spanFor } from '../bridge';
 import { NeckPick } from '../neck';
 import { Measures, say } from '../preferences/measures';
 import { Api } from '../server/api';
@@ -112,7 +112,7 @@ export class BalancePlace {
     if (!this.moves()) return 'The bridge of this instrument does not move: there is nothing to balance.';
     const outcome = this.outcome();
     if (outcome === null) return 'A string of this set is not known well enough to say what it pulls.';
-    return outcome.ok ? sayStopped(outcome.value) : sayTooMany(outcome.problem);
+    return outcome.ok ? sayObstacle(outcome.value) : sayTooMany(outcome.problem);
   });
   protected readonly isTried = computed(
     () => this.travel() !== 0 || this.pitches().length > 0 || this.springs() !== this.known().count || this.tuned() !== null,

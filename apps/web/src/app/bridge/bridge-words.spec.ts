@@ -1,19 +1,44 @@
-import type { FloatingBridge } from '@gold-peg/craft/balance';
+import { instrumentOf } from '@gold-peg/craft/archetypes';
+import { bridgeUnder, usualSprings } from '@gold-peg/craft/balance';
+import { setsFor, stringProperties } from '@gold-peg/craft/strings';
 import { fromDegrees } from '@gold-peg/craft/units';
 import { describe, expect, it } from 'vitest';
 import { spanFor } from './span';
 import { coil, edgeSpot, hookSpot, largerFor, saddleSpot, scaleOf } from './bridge-shape';
-import { list, sayClaw, sayEighths, sayMark, sayMarkForClaw, sayNarrows, sayStopped, signed } from './bridge-words';
+import { list, sayClaw, sayEighths, sayMark, sayMarkForClaw, sayNarrows, sayScrews, sayObstacle, signed } from './bridge-words';
 
-describe('a bridge on its stop', () => {
-  const at = (degrees: number, back = -4) =>
-    sayStopped({ bridge: { stops: { back: fromDegrees(back), forward: fromDegrees(25) } } as FloatingBridge, angle: fromDegrees(degrees) });
+describe('screws of the claw', () => {
+  it('do the same, or each its own', () => {
+    expect(sayScrews({ bass: 1.25, treble: 1.25 })).toBe('each screw of the claw 1¼ turns in');
+    expect(sayScrews({ bass: 0.5, treble: 0 })).toBe('bass screw of the claw ½ turn in, treble screw left');
+    expect(sayScrews({ bass: 0.25, treble: -0.25 })).toBe('bass screw of the claw ¼ turn in, treble screw ¼ turn out');
+  });
+});
 
-  it('says which, and the way on; one that floats, or rests on the body by design, says nothing', () => {
+describe('what stands in the way of a balance', () => {
+  const instrument = instrumentOf('electric-in-line-locking');
+  const strings = (setsFor('electric', 6)[1]?.strings ?? []).map((spec) => {
+    const known = stringProperties(spec);
+    return known.ok ? known.value : null;
+  });
+  const at = (degrees: number, { count = 3, back = -4 } = {}) => {
+    const bridge = bridgeUnder(instrument, strings, { ...usualSprings, count });
+    if (bridge === null) throw new Error('it moves');
+    return sayObstacle({
+      bridge: { ...bridge, stops: { back: fromDegrees(back), forward: fromDegrees(25) } },
+      angle: fromDegrees(degrees),
+    });
+  };
+
+  it('a stop, which and the way on; nothing where it floats, or rests on the body by design', () => {
     expect(at(25)).toContain('toward the neck: claw in, or one more spring');
     expect(at(-4)).toContain('claw out, or one spring less');
     expect(at(3)).toBeNull();
-    expect(at(0, 0)).toBeNull();
+    expect(at(0, { back: 0 })).toBeNull();
+  });
+
+  it('springs that are too few', () => {
+    expect(at(3, { count: 1 })).toContain('the claw would meet the wall');
   });
 });
 

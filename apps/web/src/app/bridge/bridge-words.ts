@@ -1,4 +1,6 @@
-import type { BridgeNow, BridgeStep, ClawProblem, Foreseen, Unknown } from '@gold-peg/craft/balance';
+import { levelClaw, type BridgeNow, type BridgeStep, type ClawProblem, type Foreseen, type Unknown } from '@gold-peg/craft/balance';
+import { FLOATING } from '@gold-peg/craft/constants';
+import { fromMillimetres } from '@gold-peg/craft/units';
 
 const FRACTIONS: Readonly<Record<number, string>> = { 0.125: '⅛', 0.25: '¼', 0.375: '⅜', 0.5: '½', 0.625: '⅝', 0.75: '¾', 0.875: '⅞' };
 
@@ -15,6 +17,13 @@ export function sayEighths(turns: number): string {
 /** "1¼ turns in": what each screw of the claw does. */
 export const sayClaw = (turns: number): string =>
   `${sayEighths(turns)} ${Math.abs(turns) > 1 ? 'turns' : 'turn'} ${turns < 0 ? 'out' : 'in'}`;
+
+/** What each screw does, where they do the same and where they do not. */
+export function sayScrews({ bass, treble }: { bass: number; treble: number }): string {
+  if (bass === treble) return `each screw of the claw ${sayClaw(bass)}`;
+  const one = (turns: number) => (turns === 0 ? 'left' : sayClaw(turns));
+  return `bass screw of the claw ${one(bass)}, treble screw ${one(treble)}`;
+}
 
 /** Below zero with its sign, to a tenth. */
 export function signed(cents: number, digits = 1): string {
@@ -56,8 +65,13 @@ export const sayNarrows = (narrows: Foreseen['narrows']): string =>
 export const sayTooMany = ({ needed, initial }: ClawProblem): string =>
   `So many springs cannot balance these strings: each would have to pull ${needed.toFixed(0)} N, and its coils open at ${initial.toFixed(0)} N. Unhook one.`;
 
-/** A bridge that lies on a stop is balanced by nothing: why, and the way on. Null for one that floats, or rests as it should. */
-export function sayStopped({ bridge: { stops }, angle }: Pick<BridgeNow, 'bridge' | 'angle'>): string | null {
+/** What stands in the way of a balance here: springs that cannot hold it level wherever the claw is, or a stop that it lies on; and the way on. Null for one that floats, or rests as it should. */
+export function sayObstacle({ bridge, angle }: Pick<BridgeNow, 'bridge' | 'angle'>): string | null {
+  const level = levelClaw(bridge);
+  if (!level.ok) return sayTooMany(level.problem);
+  const { springs, stops } = bridge;
+  if (level.value > springs.free + fromMillimetres(FLOATING.clawTravel.value))
+    return 'So few springs cannot hold these strings: the claw would meet the wall before the bridge is level. Hook in one more.';
   if (angle > stops.forward - NEAR)
     return 'It lies on its stop toward the neck: claw in, or one more spring; until then marks and arm say nothing.';
   // one that rests on the body lies on it by design
@@ -67,10 +81,13 @@ export function sayStopped({ bridge: { stops }, angle }: Pick<BridgeNow, 'bridge
 }
 
 /** The large button of what is next; null where there is none. */
-export function sayAct(step: BridgeStep | { kind: 'lower'; string: number }, clawTurns: number | null): string | null {
+export function sayAct(
+  step: BridgeStep | { kind: 'lower'; string: number },
+  screws: { bass: number; treble: number } | null,
+): string | null {
   switch (step.kind) {
     case 'claw':
-      return `Claw turned ${sayClaw(clawTurns ?? 0)}`;
+      return screws === null || screws.bass === screws.treble ? `Claw turned ${sayClaw(screws?.bass ?? 0)}` : 'Both screws turned';
     case 'read':
       return step.strings.length > 1 ? 'Another string first' : null;
     case 'set':

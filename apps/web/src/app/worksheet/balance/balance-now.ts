@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { BenchActions } from '../actions';
 import { WorksheetDesk } from '../desk';
 import { BridgeDesk, BridgeWork } from '../bridge';
-import { list, sayAct, sayClaw, signed } from '../../bridge';
+import { list, sayAct, sayScrews, signed } from '../../bridge';
 
 /** The next action at a bridge that moves, and the way back. */
 @Component({
@@ -57,7 +57,7 @@ export class BalanceNow {
     const step = this.work.step();
     if (step === null) return null;
     if (step.kind === 'done') return this.open() === 0 ? 'On along the rule' : `All ${this.open()} balanced`;
-    return sayAct(step, this.work.clawTurns());
+    return sayAct(step, this.work.screws());
   });
   /** How the pads lay when they came off, clamp by clamp. */
   private readonly pads = computed(() => {
@@ -73,7 +73,7 @@ export class BalanceNow {
       case undefined:
         return 'Nothing is known of this bridge yet.';
       case 'claw':
-        return `Screwdriver: each screw of the claw ${sayClaw(this.work.clawTurns() ?? 0)}, both by turns, a half at a time.`;
+        return `Screwdriver: ${sayScrews(this.work.screws() ?? { bass: 0, treble: 0 })}, both by turns, a half at a time.`;
       case 'read': {
         const strings = this.bridge.order().filter((string) => step.strings.includes(string));
         return `Pluck string ${list(strings.map((string) => string + 1))}, each as it stands.`;

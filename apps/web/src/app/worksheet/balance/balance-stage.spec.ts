@@ -61,8 +61,8 @@ describe('Balance with a heavier set', () => {
     }
     await page.settle();
     // about 84 N more at 10.5 mm, against three springs at 40 mm of 1.2 N/mm: 6.1 mm by screws of 1.7 mm
-    expect(work().clawTurns()).toBeGreaterThan(2.5);
-    expect(work().clawTurns()).toBeLessThan(4.5);
+    expect(work().screws()?.bass).toBeGreaterThan(2.5);
+    expect(work().screws()?.treble).toBeLessThan(4.5);
     expect(page.text).toContain('Screwdriver: each screw of the claw');
     await space();
     expect(last()).toMatchObject({ kind: 'claw-turned' });
@@ -170,6 +170,32 @@ it('goes on from the springs that an earlier job learned', async () => {
   const springs = { count: 4, rateNPerMm: { low: 1.7, likely: 1.8, high: 1.9 }, initialN: { low: 6, likely: 8, high: 10 }, trials: 3 };
   await open(TENS, TENS, { springs });
   expect(TestBed.inject(BridgeDesk).bridge()?.springs).toMatchObject({ count: 4, rate: 1800, initial: 8 });
+});
+
+describe('Balance of a bridge that stands skew', () => {
+  it('turns the screws against each other once all are in tune, and measures anew after it', async () => {
+    await open(TENS, TENS, { jobId: PADS.jobId, measurements: [{ what: 'bridge-level', valueMm: 3 }] });
+    for (const lane of ORDER) await bench.desk.happens({ kind: 'tensioned', string: lane + 1, payload: {} });
+    await hearAll(() => 0);
+    const measure = (what: 'bridge-level' | 'bridge-level-treble', valueMm: number) =>
+      bench.desk.happens({ kind: 'measured', payload: { what, valueMm } });
+    await measure('bridge-level', 3.6);
+    await measure('bridge-level-treble', 2.4);
+    await hearAll(() => 0);
+    const page = await bench.page(BalanceStage);
+    expect(page.text).toContain('bass screw of the claw ¼ turn in, treble screw ¼ turn out');
+    await space();
+    expect(last()).toMatchObject({ kind: 'claw-turned', payload: { bassTurns: 0.25, trebleTurns: -0.25 } });
+    expect(TestBed.inject(BridgeDesk).skewTurns()).toBe(0);
+  });
+});
+
+describe('Balance on a headless vibrato', () => {
+  it('says what its screw has left', async () => {
+    await open(TENS, TENS, {}, 'electric-headless');
+    const page = await bench.page(BalanceStage);
+    expect(page.text).toMatch(/\d+\.\d mm of its screw left at its note/);
+  });
 });
 
 describe('Balance behind a locking nut', () => {

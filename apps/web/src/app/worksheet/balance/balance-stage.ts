@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { onBridge } from '@gold-peg/contract/bench-log';
-import { levelClaw, marksAt, type FineTuner } from '@gold-peg/craft/balance';
+import { marksAt, type FineTuner } from '@gold-peg/craft/balance';
 import { hertz, metres, type Metres } from '@gold-peg/craft/units';
 import { scaleLinear } from 'd3';
 import { turnsBetween } from '@gold-peg/craft/procedure';
-import { ArmPanel, BridgePicture, clawWithin, sayMark, sayMarkForClaw, sayStopped, sayTooMany, signed, spanFor } from '../../bridge';
-import { Measures } from '../../preferences/measures';
+import { ArmPanel, BridgePicture, clawWithin, sayMark, sayMarkForClaw, sayObstacle, signed, spanFor } from '../../bridge';
+import { Measures, say } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
 import { Drag, type Dragged } from '../../ui/drag';
 import { LaneBadge } from '../../ui/lane-badge';
@@ -82,8 +82,7 @@ export class BalanceStage {
   protected readonly trouble = computed(() => {
     const at = this.bridge.now();
     if (at === null) return 'Not all strings of this instrument are known: choose a set, and their balance is reckoned.';
-    const level = levelClaw(at.bridge);
-    return level.ok ? sayStopped(at) : sayTooMany(level.problem);
+    return sayObstacle(at);
   });
   private readonly marks = computed(() => {
     const now = this.now();
@@ -177,6 +176,12 @@ export class BalanceStage {
     forget();
     return true;
   };
+
+  /** What the screw tuner of a headless string has left at its note, as it was wound. */
+  protected readonly spare = computed(() => {
+    const plan = this.desk.planInHand();
+    return plan?.kind === 'clamp' ? `${say(this.measures.length(plan.screw.left, 1))} of its screw left at its note` : '';
+  });
 
   /** What the screw of the string in hand has to do, and what it still can. */
   private ofFineTuner({ centsPerTurn, left }: FineTuner): string {

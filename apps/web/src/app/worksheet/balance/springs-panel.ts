@@ -48,7 +48,7 @@ const RATES = [0.5, 2.75] as const;
     @if (bridge.levelIsNoted()) {
       <peg-number-form
         field="level"
-        label="back edge over the body, mm"
+        [label]="end() === 'bridge-level' ? 'back edge over the body, mm' : 'and at its treble end, mm'"
         does="note it"
         [disabled]="desk.closed()"
         [value]="height.value().mm"
@@ -128,9 +128,15 @@ export class SpringsPanel {
     () => ({ mm: null, fault: null }),
   );
 
+  /** Which end of the back edge is measured next: the treble end once the bass end was. */
+  protected readonly end = computed(() => {
+    const last = this.desk.sheet().onBridge.at(-1);
+    return last?.kind === 'measured' && last.payload.what === 'bridge-level' ? ('bridge-level-treble' as const) : ('bridge-level' as const);
+  });
+
   protected readonly keepHeight = async (): Promise<boolean> => {
     const { mm } = this.height.value();
-    const payload = { what: 'bridge-level' as const, valueMm: mm ?? Number.NaN };
+    const payload = { what: this.end(), valueMm: mm ?? Number.NaN };
     const read = measured.safeParse(payload);
     if (mm === null || !read.success) {
       this.height.type({

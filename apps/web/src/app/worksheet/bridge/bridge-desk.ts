@@ -11,6 +11,8 @@ import {
   nextAtBridge,
   returnOf,
   screwLead,
+  skewOf,
+  skewTravel,
   trialsIn,
   USUAL_SPRINGS,
   type BridgeHappening,
@@ -20,7 +22,7 @@ import {
 import { stringOrder } from '@gold-peg/craft/bench-run';
 import { FLOATING } from '@gold-peg/craft/constants';
 import { offsetFor, tuningWays } from '@gold-peg/craft/methods';
-import { hertz, newtons, type Metres } from '@gold-peg/craft/units';
+import { hertz, metres, newtons, type Metres } from '@gold-peg/craft/units';
 import { asItCame } from '@gold-peg/craft/worksheet';
 import { debounceTime, of, startWith, switchMap } from 'rxjs';
 import { BridgeSolver, type BridgeQuestion, type BridgeReply } from '../../bridge';
@@ -28,6 +30,8 @@ import { WorksheetDesk } from '../desk';
 
 /** What is foreseen waits until nothing was changed for so long, ms. */
 const QUIET_MS = 250;
+/** Screws are turned by eighths. */
+const LEAST_TURN = 1 / 8;
 
 /** The bridge of the instrument on the bench, as its log tells it: where it stands, what its springs are, and what is next. */
 @Injectable()
@@ -109,7 +113,18 @@ export class BridgeDesk {
   readonly next = computed(() => {
     const now = this.asTaken();
     const ways = { order: this.order(), tolerance: this.tolerance(), locks: this.locks(), lead: screwLead };
-    return now === null ? null : nextAtBridge(now, ways);
+    const next = now === null ? null : nextAtBridge(now, ways);
+    // in tune and yet skew: the screws once more, against each other
+    return next?.kind === 'done' && Math.abs(this.skewTurns()) >= LEAST_TURN
+      ? { kind: 'claw' as const, turns: 0, travel: metres(0) }
+      : next;
+  });
+  /** How far the bass screw of the claw goes in beyond what levels the whole, and the treble screw out: zero where nobody measured both ends. */
+  readonly skewTurns = computed(() => {
+    const [now, sheet] = [this.asTaken(), this.desk.sheet()];
+    const skew = skewOf(sheet.onBridge.filter((event) => event.kind !== 'measured' || !asItCame(sheet, event)));
+    const travel = now === null || skew === null ? null : skewTravel(now, skew, backEdge);
+    return (travel ?? 0) / screwLead;
   });
   /** Where the fine tuner of each string is; null while the nut is open, or has none. */
   readonly fineTuners = computed(() => {

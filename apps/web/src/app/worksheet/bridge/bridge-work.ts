@@ -32,10 +32,11 @@ export class BridgeWork {
     if (step?.kind === 'lower') return step.string;
     return step?.kind === 'read' ? (this.bridge.order().find((string) => step.strings.includes(string)) ?? null) : null;
   });
-  /** Turns that the claw wants, by eighths; null where it stands right. */
-  readonly clawTurns = computed(() => {
-    const step = this.step();
-    return step?.kind === 'claw' ? Math.round(step.turns * EIGHTHS) / EIGHTHS : null;
+  /** Turns that the screws of the claw want, by eighths; null where it stands right. */
+  readonly screws = computed(() => {
+    const [step, skew] = [this.step(), this.bridge.skewTurns()];
+    const eighths = (turns: number) => Math.round(turns * EIGHTHS) / EIGHTHS;
+    return step?.kind === 'claw' ? { bass: eighths(step.turns + skew), treble: eighths(step.turns - skew) } : null;
   });
 
   constructor() {
@@ -58,7 +59,7 @@ export class BridgeWork {
     if (step === null || this.desk.closed()) return null;
     switch (step.kind) {
       case 'claw':
-        return this.turnClaw(this.clawTurns() ?? 0, this.clawTurns() ?? 0);
+        return this.turnClaw(this.screws()?.bass ?? 0, this.screws()?.treble ?? 0);
       case 'set':
         await this.setTo(step, step.step.target, BY_HAND);
         return `String ${step.step.string + 1} set`;
