@@ -42,7 +42,7 @@ const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['strings-workbench', (page) => strings(page, 'Workbench')],
   ['solver', solver],
   ['strings-table', (page) => page.keyboard.press('Escape').then(() => strings(page, 'Table'))],
-  ['shelf', (page) => strings(page, 'Shelf')],
+  ['balance-place', balancePlace],
   ['drift-evening', drift],
 ];
 
@@ -76,6 +76,14 @@ async function balance(page: Page): Promise<void> {
   for (let string = 6; string >= 1; string--) await reads(page, string, 0);
   for (let set = 0; set < 3; set++) await page.keyboard.press('Space');
   await page.getByText(/8 in 10/).waitFor();
+}
+
+async function balancePlace(page: Page): Promise<void> {
+  await place(page, 'Balance');
+  await page.getByRole('combobox', { name: 'then' }).click();
+  await page.getByRole('option', { name: '.010–.046 nickel-plated steel' }).first().click();
+  await page.getByRole('listbox').waitFor({ state: 'hidden' });
+  await page.getByText(/toward the neck/).waitFor();
 }
 
 async function bringUp(page: Page): Promise<void> {

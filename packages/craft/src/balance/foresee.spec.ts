@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { chanceFrom } from '../simulated/index.js';
 import { floatingBridge, levelOf, offBy, learned } from '../testing/index.js';
 import { cents, fromDegrees, kilogramsPerMetre, type Hertz } from '../units/index.js';
-import { foresee, foretell, type Unknown } from './index.js';
+import { foresee, foretell, onePass, restsFrom, type Unknown } from './index.js';
 
 const ERRORS = { pitch: cents(0.5), tilt: fromDegrees(0.3) };
 const claw = levelOf(floatingBridge);
@@ -57,6 +57,24 @@ describe('what is foreseen', () => {
     expect(clawTurns.high).toBeGreaterThan(needed);
     expect(clawTurns.low).toBeGreaterThan(0);
     expect(tilt.low).toBeGreaterThan(0);
+  });
+
+  it('tells marks and tilt exactly where all is known, and in a band about them where springs are not', () => {
+    const known = foresee({ ...asked, samples: exact, measured: new Set(ALL) }, chanceFrom(6));
+    const { rests, angle } = restsFrom(floatingBridge, claw, flat);
+    const pass = onePass(floatingBridge, claw, rests, asked.order);
+    expect(known.tiltNow).toEqual({ low: expect.closeTo(angle, 9), likely: expect.closeTo(angle, 9), high: expect.closeTo(angle, 9) });
+    const open = foresee(asked, chanceFrom(6));
+    for (const { string, target } of pass) {
+      expect(known.marks[string]?.likely).toBeCloseTo(target, 6);
+      const { low, high } = open.marks[string] ?? { low: NaN, high: NaN };
+      expect(low).toBeLessThanOrEqual(high);
+    }
+    const first = open.marks[5];
+    expect((first?.high ?? 0) - (first?.low ?? 0)).toBeGreaterThan(5);
+    // the string that is set last is set to its note, whatever the springs are
+    expect(open.marks[0]?.high ?? 99).toBeLessThan(0.01);
+    expect(foresee({ ...asked, order: [5], draws: 16 }, chanceFrom(7)).marks.filter((mark) => mark !== null)).toHaveLength(1);
   });
 
   it('is the same for the same seed', () => {

@@ -15,7 +15,10 @@ interface Draw {
   inputs: Readonly<Record<Unknown, number>>;
   clawTurns: number;
   tilt: Radians;
+  tiltNow: Radians;
   leftAfterPass: Cents;
+  /** Marks that this bridge would have had, by string; null where nobody asked. */
+  marks: ReadonlyMap<number, Cents> | null;
 }
 
 /** What is foreseen of a bridge that is brought home by what is known of it: four times in five between low and high. */
@@ -24,6 +27,10 @@ export interface Foreseen {
   clawTurns: Band;
   /** Where it lies once all are in tune and the claw was left alone, rad. */
   tilt: Band;
+  /** Where it lies now, as these strings sound, rad. */
+  tiltNow: Band;
+  /** The mark of each string, cents from its note; null for one that is not in the pass. */
+  marks: readonly (Band | null)[];
   /** The string that is farthest off after one pass, cents. */
   afterPass: Band;
   /** What would narrow that most if it were known, and what a pass would leave then, as a median; null where nothing would. */
@@ -49,6 +56,9 @@ interface Asked {
   draws: number;
 }
 
+/** Of so many draws one says where its own marks would be: a band needs fewer than a share of what matters most. */
+const MARKS_EVERY = 8;
+
 /**
  * Draws what is not measured, and lets each bridge be tuned in one pass to the marks of the bridge that it is taken for: what is left then is what that pass is worth. In
  * each of them the claw stands where that bridge would be as level as the one it is taken for. `chance`: evenly between 0 and 1.
@@ -57,11 +67,19 @@ export function foresee(asked: Asked, chance: () => number): Foreseen {
   const { bridge, claw, heard, order, draws } = asked;
   const taken = restsFrom(bridge, claw, heard);
   const marks = onePass(bridge, claw, taken.rests, order);
-  const drawn = Array.from({ length: draws }, () => drawOne(asked, taken.angle, marks, chance)).flatMap((each) => each ?? []);
+  const drawn = Array.from({ length: draws }, (_, nth) =>
+    drawOne(asked, taken.angle, { marks, own: nth % MARKS_EVERY === 0 }, chance),
+  ).flatMap((each) => each ?? []);
+  const withMarks = drawn.flatMap(({ marks: own }) => own ?? []);
   const band = (of: (draw: Draw) => number): Band => bandOf(drawn.map((draw) => ({ value: of(draw), weight: 1 })));
   return {
     clawTurns: band(({ clawTurns }) => clawTurns),
     tilt: band(({ tilt }) => tilt),
+    tiltNow: band(({ tiltNow }) => tiltNow),
+    marks: bridge.strings.map((_, index) => {
+      const values = withMarks.flatMap((own) => own.get(index) ?? []);
+      return values.length === 0 ? null : bandOf(values.map((value) => ({ value, weight: 1 })));
+    }),
     afterPass: band(({ leftAfterPass }) => leftAfterPass),
     narrows: mostTelling(drawn),
     held: drawn.length,
@@ -70,9 +88,9 @@ export function foresee(asked: Asked, chance: () => number): Foreseen {
 }
 
 function drawOne(
-  { bridge, claw, heard, samples, tried, measured }: Asked,
+  { bridge, claw, heard, order, samples, tried, measured }: Asked,
   angle: Radians,
-  marks: readonly { string: number; frequency: Hertz }[],
+  { marks, own }: { marks: readonly { string: number; frequency: Hertz }[]; own: boolean },
   chance: () => number,
 ): Draw | null {
   const normal = () => Math.sqrt(-2 * Math.log(1 - chance())) * Math.cos(2 * Math.PI * chance());
@@ -115,6 +133,8 @@ function drawOne(
     inputs: { ...inputs, trial: tried ? 0 : inputs.springs - ratio },
     clawTurns: (level.value - stands) / (0.001 * FLOATING.screwLead.value * Math.exp(inputs['screw-lead'])),
     tilt: finalTilt(of, stands),
+    tiltNow: before.angle,
+    marks: own ? new Map(onePass(of, stands, before.rests, order).map(({ string, target }) => [string, target])) : null,
     leftAfterPass: Math.max(...left) as Cents,
   };
 }

@@ -1,3 +1,4 @@
+export type { Band } from '../band/index.js';
 export { armRange, bend, restingAt, type ArmRange, type Resting, type StringRange } from './arm-range.js';
 export {
   bridgeNow,

@@ -6,6 +6,7 @@ import { sayChange } from './change-words';
 const mm = (value: number, digits = 1) => `${(1000 * value).toFixed(digits)} mm`;
 const tipped: BridgeChange = {
   tilt: fromDegrees(2.04),
+  tilts: { least: fromDegrees(1.1), most: fromDegrees(3.5) },
   rise: metres(0.0016),
   action: metres(-0.00005),
   turns: { ok: true, value: { low: 1.2, likely: 2.5, high: 4.1 } },
@@ -16,12 +17,14 @@ const lines = (change: Partial<BridgeChange> = {}, at: { turned: number; left: n
 describe('what follows from a set or tuning that is tried', () => {
   it('tilt, height of the back edge, action, and turns with their band', () => {
     expect(lines()).toEqual({
-      'claw left alone': 'it tips 2.0° toward the neck',
+      'claw left alone': 'it tips 2.0° (1.1 to 3.5) toward the neck',
       'back edge': '+1.6 mm',
       'action at fret 12': '−0.05 mm',
       'claw screws': '2½ turns in each to level it (1.2 to 4.1, by springs as they may be)',
     });
-    expect(lines({ tilt: fromDegrees(-1) })['claw left alone']).toBe('it tips 1.0° into the body');
+    expect(lines({ tilt: fromDegrees(-1), tilts: { least: fromDegrees(-1), most: fromDegrees(-1) } })['claw left alone']).toBe(
+      'it tips 1.0° into the body',
+    );
   });
 
   it('what was turned already, and what is left', () => {

@@ -16,18 +16,22 @@ const NO_TURN = 1 / 16;
 
 /** What another set, tuning or spring does to a bridge. `turned`: of each screw so far; `left`: still to level it, null where no place of the claw does. */
 export function sayChange(
-  { tilt, rise, action, turns }: BridgeChange,
+  { tilt, tilts, rise, action, turns }: BridgeChange,
   { turned, left }: { turned: number; left: number | null },
   length: (value: Metres, digits?: number) => string,
 ): ChangeLine[] {
   const degrees = toDegrees(tilt);
   const by = (value: Metres, digits: number) => `${value < 0 ? '−' : '+'}${length(metres(Math.abs(value)), digits)}`;
   const level = Math.abs(degrees) < UNSEEN;
+  const [least, most] = [tilts.least, tilts.most].map((each) => Math.abs(toDegrees(each)).toFixed(1));
+  const range = least === most ? '' : ` (${least} to ${most})`;
   const claw = Math.abs(turned) < NO_TURN ? '' : `turned ${sayClaw(turned)}; `;
   return [
     {
       about: 'claw left alone',
-      says: level ? 'it stays level' : `it tips ${Math.abs(degrees).toFixed(1)}° ${degrees > 0 ? 'toward the neck' : 'into the body'}`,
+      says: level
+        ? 'it stays level'
+        : `it tips ${Math.abs(degrees).toFixed(1)}°${range} ${degrees > 0 ? 'toward the neck' : 'into the body'}`,
       grave: !level,
     },
     { about: 'back edge', says: level ? 'where it was' : by(rise, 1), grave: false },

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { backEdge, edgeRise, forcesAt, restsFrom, type BridgeNow, type FloatingBridge } from '@gold-peg/craft/balance';
+import { backEdge, edgeRise, forcesAt, restsFrom, type Band, type BridgeNow, type FloatingBridge } from '@gold-peg/craft/balance';
 import { FLOATING } from '@gold-peg/craft/constants';
-import { metres, toDegrees, type Metres } from '@gold-peg/craft/units';
+import { metres, radians, toDegrees, type Metres } from '@gold-peg/craft/units';
 import { Measures, say } from '../preferences/measures';
 import { Drag, type Dragged } from '../ui/drag';
 import { MeasuredWidth } from '../ui/measured-width';
@@ -36,6 +36,8 @@ export class BridgePicture {
   /** Something is tried, and nothing of it was done. */
   readonly isTried = input(false);
   readonly mayTry = input(true);
+  /** Tilts by all that is not measured, rad: as it is, and with all in tune; null where nobody reckoned them. */
+  readonly bands = input<Record<'now' | 'inTune', Band> | null>(null);
   /** The claw dragged to so far from the hook. */
   readonly clawTried = output<Metres>();
   /** Moved by a key, in above zero. */
@@ -101,6 +103,10 @@ export class BridgePicture {
     };
   });
   protected readonly tilt = computed(() => this.sayTilt(this.now().angle));
+  protected readonly ranges = computed(() => {
+    const bands = this.bands();
+    return bands === null ? null : { now: sayRange(bands.now, this.now().angle), inTune: sayRange(bands.inTune, this.inTune()) };
+  });
   protected readonly rise = computed(() => {
     const rise = edgeRise(this.now().angle, backEdge);
     const size = say(this.measures.length(metres(Math.abs(rise)), 1));
@@ -129,4 +135,15 @@ export class BridgePicture {
     const degrees = Math.abs((angle * 180) / Math.PI);
     return degrees < 0.05 ? 'level' : `${degrees.toFixed(1)}° ${angle > 0 ? 'forward' : 'back'}`;
   }
+}
+
+/** Narrower than this a band says nothing, degrees. */
+const NARROW = 0.1;
+
+/** Degrees that a tilt may be, four times in five; nothing where that is narrow, or was reckoned before it changed. */
+function sayRange({ low, high }: Band, angle: number): string {
+  const [from, to, at] = [low, high, angle].map((each) => toDegrees(radians(each)));
+  if (from === undefined || to === undefined || at === undefined) return '';
+  if (to - from < NARROW || at < from - NARROW || at > to + NARROW) return '';
+  return `${from.toFixed(1)}° to ${to.toFixed(1)}°`.replaceAll('-', '−');
 }

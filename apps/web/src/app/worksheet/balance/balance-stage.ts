@@ -147,6 +147,18 @@ export class BalanceStage {
     const toward = step.kind === 'set' ? step.toward : 0;
     return sayMark(lane.place.note, { target: mark.target, toward }, others);
   });
+  protected readonly bands = computed(() => {
+    const foreseen = this.bridge.foreseen()?.foreseen;
+    return foreseen === undefined ? null : { now: foreseen.tiltNow, inTune: foreseen.tilt };
+  });
+  /** Where the mark of the string in hand may truly lie; nothing where that is a cent or less, or was reckoned before it moved. */
+  protected readonly markBand = computed(() => {
+    const mark = this.marks().find(({ string }) => string === this.desk.lane());
+    const band = this.bridge.foreseen()?.foreseen.marks[this.desk.lane()] ?? null;
+    if (mark === undefined || band === null || band.high - band.low < 1) return '';
+    const holds = mark.target >= band.low - 1 && mark.target <= band.high + 1;
+    return holds ? `${signed(band.low, 0)} to ${signed(band.high, 0)} ¢ as springs may be` : '';
+  });
   /** Turns of the button to the mark of the string in hand. */
   protected readonly turns = computed(() => {
     const tuner = this.bridge.fineTuners()[this.desk.lane()] ?? null;
