@@ -3,7 +3,7 @@ import { bridgeUnder, levelClaw, restsFrom, screwLead, settle, tunedTo, type Flo
 import { setsFor, stringProperties } from '@gold-peg/craft/strings';
 import { hertz, metres, newtons, type Metres } from '@gold-peg/craft/units';
 import type { Page } from '@playwright/test';
-import { expect, signIn, test } from './workshop.js';
+import { expect, signIn, stageLink, test } from './workshop.js';
 
 /** Springs that the product does not know: it takes them for 1.2 N/mm that open at 8 N. */
 const SPRINGS = { count: 3, rate: 1550, initial: newtons(5) };
@@ -106,7 +106,7 @@ test('a floating bridge with springs nobody knows is brought home by following t
   await expect(page).toHaveURL(/settle$/);
 });
 
-test('what is tried at the place Balance is taken to a worksheet, and nothing else of it is', async ({ page, workshop }) => {
+test('what is tried at the place Balance is taken to a worksheet, and nothing of it is taken down', async ({ page, workshop }) => {
   const events = async () => (await workshop.query<{ count: string }>('SELECT count(*) FROM bench_event'))[0]?.count;
   await signIn(page, workshop);
   const before = await events();
@@ -120,8 +120,10 @@ test('what is tried at the place Balance is taken to a worksheet, and nothing el
   await claw.focus();
   for (let press = 0; press < 10; press++) await page.keyboard.press('ArrowLeft');
   await expect(page.getByText(/^turned 1⅛ turns in; .* each to level it$/)).toBeVisible();
-  await page.getByRole('link', { name: 'Use this set on its worksheet' }).click();
-  await expect(page).toHaveURL(/\/choose\?set=/);
+  await page.getByRole('link', { name: 'Use this on its worksheet' }).click();
+  await expect(page).toHaveURL(/\/choose\?set=.*&claw=2\.00/);
   await expect(page.getByRole('combobox', { name: 'Which set?' })).toContainText('.011–.049 nickel-plated steel');
+  await stageLink(page, 'Balance').click();
+  await expect(page.getByText('tried, not done')).toBeVisible();
   expect(await events()).toBe(before);
 });

@@ -10,7 +10,7 @@ import { bridgeStrung } from '@gold-peg/craft/gauges';
 import { isVibrato } from '@gold-peg/craft/instrument';
 import { setsFor, type StringSet } from '@gold-peg/craft/strings';
 import { nameStrung, rescale, retuneSeats, strungKind, strungOf, tuningsFor, type Strung, type Tuned } from '@gold-peg/craft/tuning';
-import { hertz, metres, newtons, type Hertz, type Metres } from '@gold-peg/craft/units';
+import { hertz, metres, newtons, toMillimetres, type Hertz, type Metres } from '@gold-peg/craft/units';
 import { ArmPanel, BridgePicture, clawWithin, sayObstacle, sayTooMany, spanFor } from '../bridge';
 import { NeckPick } from '../neck';
 import { Measures, say } from '../preferences/measures';
@@ -144,7 +144,10 @@ export class BalancePlace {
   /** Where it can be used: the worksheet of this instrument, if it is in the workshop. */
   protected readonly worksheet = computed(() => {
     const [job, set] = [this.passport()?.openJobId ?? null, this.second()];
-    return job === null || set === null ? null : { link: ['/worksheet', job, 'choose'], query: { set: set.id } };
+    if (job === null || set === null) return null;
+    const springs = this.springs() === this.known().count ? {} : { springs: this.springs() };
+    const claw = this.travel() === 0 ? {} : { claw: toMillimetres(this.travel()).toFixed(2) };
+    return { link: ['/worksheet', job, 'choose'], query: { set: set.id, ...springs, ...claw } };
   });
 
   constructor() {

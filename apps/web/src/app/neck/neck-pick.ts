@@ -56,21 +56,6 @@ const SHOWN = 12;
     :host {
       display: contents;
     }
-    .pick {
-      display: flex;
-      flex: 1 1 var(--pick, 220px);
-      align-items: center;
-      gap: var(--space-2);
-      min-width: 0;
-    }
-    label {
-      font-weight: 600;
-    }
-    .field {
-      flex: 1;
-      width: auto;
-      min-width: 0;
-    }
   `,
 })
 export class NeckPick {

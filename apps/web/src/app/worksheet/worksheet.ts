@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
+import type { BridgeHappening } from '@gold-peg/craft/balance';
+import { fromMillimetres } from '@gold-peg/craft/units';
 import { stagesOf } from '@gold-peg/craft/worksheet';
 import { RetuneFact } from '../retunes';
 import { Fact } from '../ui/fact';
@@ -8,6 +10,7 @@ import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
 import { BalanceStage } from './balance';
 import { BenchMode } from './bench-mode';
+import { BridgeDesk } from './bridge';
 import { Choose } from './choose';
 import { ClockFact } from './clock';
 import { keyAction, KeyCard, LastWorksheet, sayClock, StageClock, WorksheetDesk } from './desk';
@@ -55,14 +58,17 @@ import { Wind } from './wind';
 export class WorksheetPlace {
   readonly jobId = input.required<string>();
   readonly stage = input<string>();
-  /** A set that somebody tried elsewhere, and would take. */
+  /** What somebody tried at the place Balance, and would take: a set, how many springs, how far the claw in, mm. */
   readonly set = input<string>();
+  readonly springs = input<string>();
+  readonly claw = input<string>();
 
   protected readonly desk = inject(WorksheetDesk);
   protected readonly actions = inject(BenchActions);
   private readonly dialog = inject(MatDialog);
   private readonly last = inject(LastWorksheet);
   private readonly clock = inject(StageClock);
+  private readonly bridge = inject(BridgeDesk);
 
   private readonly knownStage = computed(() => stagesOf(this.desk.sheet()).find((known) => known === this.stage()) ?? null);
   private readonly isOpen = computed(() => this.desk.file()?.job.id === this.jobId() && this.desk.tableIsThere());
@@ -103,6 +109,13 @@ export class WorksheetPlace {
     effect(() => {
       const set = this.set();
       if (set !== undefined && this.isOpen()) untracked(() => this.desk.laidOut.candidateId.set(set));
+    });
+    effect(() => {
+      const [count, travelMm] = [Number(this.springs() ?? Number.NaN), Number(this.claw() ?? Number.NaN)];
+      const tried: BridgeHappening[] = [];
+      if (Number.isInteger(count) && count > 0) tried.push({ kind: 'springs', count });
+      if (Number.isFinite(travelMm) && travelMm !== 0) tried.push({ kind: 'claw', travel: fromMillimetres(travelMm) });
+      if (tried.length > 0 && this.isOpen()) untracked(() => this.bridge.tried.set(tried));
     });
     effect(() => {
       if (!this.isOpen() || this.knownStage() !== null) return;
