@@ -82,7 +82,6 @@ async function balancePlace(page: Page): Promise<void> {
   await place(page, 'Balance');
   await page.getByRole('combobox', { name: 'then' }).click();
   await page.getByRole('option', { name: '.010–.046 nickel-plated steel' }).first().click();
-  await page.getByRole('listbox').waitFor({ state: 'hidden' });
   await page.getByText(/toward the neck/).waitFor();
 }
 
