@@ -56,7 +56,7 @@ describe('the place Balance', () => {
     expect(page.text).toContain('tried, not done');
     await choose('all tuned again');
     expect(cents()).toEqual([0, 0, 0, 0, 0, 0]);
-    expect(page.text).toMatch(/now\d+\.\d° forward/);
+    expect(page.text).toMatch(/now\s*\d+\.\d° forward/);
     expect(page.text).toContain('It lies on its stop');
     await page.press('back to how it is');
     expect(page.text).not.toContain('It lies on its stop');
