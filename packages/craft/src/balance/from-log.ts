@@ -33,6 +33,7 @@ export function happeningsOf(
         ];
       }
       case 'claw-turned':
+        bassMm = null;
         return [{ kind: 'claw', travel: metres((lead * (event.payload.bassTurns + event.payload.trebleTurns)) / 2) }];
       case 'springs-hooked':
         return [{ kind: 'springs', count: event.payload.count }];

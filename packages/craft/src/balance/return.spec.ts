@@ -39,6 +39,12 @@ describe('what did not return after the arm', () => {
     expect(verdicts({ down: slid(4, -4e-5) })[4]).toBe('hung');
   });
 
+  it('pulls up alone tell as much: high hangs, low slips', () => {
+    expect(verdicts({ up: slid(2, -4e-5) })[2]).toBe('friction');
+    expect(verdicts({ up: slid(2, 4e-5) })[2]).toBe('slips');
+    expect(verdicts({ up: before })[2]).toBe('returns');
+  });
+
   it('a bridge that sticks tipped forward is told as that, and no string is blamed', () => {
     const judged = judge({ down: stuck(0.1) });
     expect(judged.bridge.sticks).toBe(true);

@@ -12,7 +12,7 @@ export interface ReturnRead {
 }
 
 /**
- * How one string came back. `friction`: low after dives, high after pulls up; `slips`: low after both; `one-way`: low after dives, and nobody pulled up yet; `hung`: high
+ * How one string came back. `friction`: low after dives, high after pulls up; `slips`: low after pulls up as well; `one-way`: low after dives, and nobody pulled up yet; `hung`: high
  * after dives: it had hung before them.
  */
 export type StringReturn = 'returns' | 'friction' | 'slips' | 'one-way' | 'hung';
@@ -57,13 +57,16 @@ export function judgeReturn(bridge: FloatingBridge, claw: Metres, { before, down
   const strings = after.map((now, index) => {
     const [change, other] = [first.own[index] ?? null, second?.own[index] ?? null];
     if (now === null || change === null) return null;
-    return { after: now, own: cents(change), judged: down === null ? 'returns' : judge(change, other) };
+    return { after: now, own: cents(change), judged: down === null ? judgeUp(change) : judge(change, other) };
   });
   const alone = tiltOfItself(bridge, claw, rests, first.own, angle);
   const tilt = radians(first.tilt - alone);
   const most = cents(Math.max(...perTilt.map((each) => Math.abs((each ?? 0) * tilt))));
   return { strings, bridge: { tilt, most, sticks: most > HEARD } };
 }
+
+/** After pulls up alone: what hangs stays high, what slips is low. */
+const judgeUp = (up: number): StringReturn => (Math.abs(up) <= HEARD ? 'returns' : up > 0 ? 'friction' : 'slips');
 
 function judge(down: number, up: number | null): StringReturn {
   if (Math.abs(down) <= HEARD) return up !== null && up < -HEARD ? 'slips' : 'returns';

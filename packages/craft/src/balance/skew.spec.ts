@@ -33,6 +33,16 @@ describe('a bridge that stands skew', () => {
     expect(skewOf([...both, turned, measured('bridge-level', 3), measured('bridge-level-treble', 3)])).toBe(0);
   });
 
+  it('a treble end that is measured after the claw was turned stands alone', () => {
+    const measures = { lead: mm(1.7), edge, levelMm: 3 };
+    const happenings = happeningsOf(
+      floatingBridge,
+      [measured('bridge-level', 3.6), turned, measured('bridge-level-treble', 3.2)],
+      measures,
+    );
+    expect(happenings.at(-1)).toEqual({ kind: 'tilt', angle: expect.closeTo(tiltOf(mm(0.2), edge), 9) });
+  });
+
   it('tips by the middle of both ends', () => {
     const happenings = happeningsOf(floatingBridge, [measured('bridge-level', 3.6), measured('bridge-level-treble', 3.2)], {
       lead: mm(1.7),

@@ -10,12 +10,12 @@ const LOOK: Readonly<Record<Exclude<StringReturn, 'returns'>, string>> = {
 };
 
 /** What came back and what did not, each with where to look. */
-export function sayReturn({ strings, bridge }: ReturnJudged, { up }: Pick<ReturnRead, 'up'>): string {
+export function sayReturn({ strings, bridge }: ReturnJudged, { down, up }: Pick<ReturnRead, 'down' | 'up'>): string {
   const said = (Object.keys(LOOK) as (keyof typeof LOOK)[]).flatMap((judged) => {
     const which = strings.flatMap((string, index) => (string?.judged === judged ? [{ number: index + 1, own: string.own }] : []));
     if (which.length === 0) return [];
     const by = which.map(({ own }) => `${Math.abs(own).toFixed(1)} ¢`).join(', ');
-    const way = judged === 'hung' ? 'high' : 'low';
+    const way = (which[0]?.own ?? 0) > 0 ? 'high' : 'low';
     return [`String ${list(which.map(({ number }) => number))} came back ${by} ${way}: ${LOOK[judged]}.`];
   });
   if (bridge.sticks) {
@@ -26,5 +26,6 @@ export function sayReturn({ strings, bridge }: ReturnJudged, { up }: Pick<Return
     );
   }
   if (said.length > 0) return said.join(' ');
-  return up === null ? 'All came back after the dives: nothing hangs, nothing slips.' : 'All came back, from below and from above.';
+  if (down !== null && up !== null) return 'All came back, from below and from above.';
+  return `All came back after the ${up === null ? 'dives' : 'pulls up'}: nothing hangs, nothing slips.`;
 }

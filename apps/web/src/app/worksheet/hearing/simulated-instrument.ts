@@ -93,18 +93,18 @@ export class SimulatedInstrument implements SoundSource {
   private readonly clampedLast = computed(() => this.desk.sheet().onBridge.findLast((event) => event.kind === 'nut-clamped') ?? null);
   private shutSeen: string | null = null;
 
-  /** Pads drag strings along as their clamps are shut: once, when something is done the first time after it. */
-  private isShut(): void {
+  /** Pads drag strings along as their clamps are shut: once, and not again on a page that meets what was heard since. */
+  private dragByPads(): void {
     const event = this.clampedLast();
     if (event === null || event.id === this.shutSeen) return;
     this.shutSeen = event.id;
-    if (!event.payload.shut) return;
+    if (!event.payload.shut || this.desk.sheet().onBridge.at(-1)?.id !== event.id) return;
     for (const [key, string] of this.strings) this.strings.set(key, { ...string, state: clamped(string.of, string.state, this.chance) });
   }
 
   private change(lane: number, work: (string: OnIt) => StringState, sounds = true): void {
     this.bridge.isSeen((each) => this.stringAt(each));
-    this.isShut();
+    this.dragByPads();
     const string = this.stringAt(lane);
     if (string === null) return;
     const now = Date.now();
