@@ -43,7 +43,7 @@ interface ArmRow {
       width: 100%;
       border-collapse: collapse;
       font-size: 15px;
-      line-height: 1.25;
+      line-height: 1.1;
     }
     thead th {
       color: var(--ink-soft);

@@ -128,7 +128,7 @@ export class BalancePlan {
   });
   protected readonly block = computed(() => {
     const now = this.bridge.now();
-    if (now === null) return '';
+    if (now === null || this.work.step()?.kind === 'done') return '';
     const { strings } = forcesAt(now.bridge, now.claw, now.angle, now.rests);
     const { low, high } = blockLoad(strings);
     const pull = (load: typeof low) => say(this.measures.pull(load));
@@ -149,12 +149,12 @@ export class BalancePlan {
 /** The same with what is done at a locking nut, if there is one: before all else, at the end, and where it has to be opened again. */
 function withNut(nut: LockingNut | null, step: string, lines: Line[]): Line[] {
   if (nut === null) return lines;
+  // that it is gone over again is said by the line for the nut
+  const most = lines.slice(0, -1);
   if (nut.shutAt !== null)
     return step === 'unclamp'
       ? [{ does: 'Open the clamps at the nut', says: 'out of reach', state: 'now' }, ...lines]
-      : [{ does: 'Nut clamped: fine tuners now', says: '', state: 'done' }, ...lines];
-  // what comes again is said by the line for the nut
-  const most = lines.slice(0, -1);
+      : [{ does: 'Nut clamped: fine tuners now', says: '', state: 'done' }, ...most];
   if (!nut.mid) return [{ does: 'Fine tuners to the middle of their travel', says: '', state: 'now' }, ...most];
   return [...most, { does: 'Shut the clamps, hear all, then fine tuners', says: '', state: step === 'clamp' ? 'now' : 'later' }];
 }
