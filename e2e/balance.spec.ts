@@ -116,6 +116,9 @@ test('what is tried at the place Balance is taken to a worksheet, and nothing of
   await page.getByRole('combobox', { name: 'then' }).click();
   await page.getByRole('option', { name: '.011–.049 nickel-plated steel' }).click();
   await expect(page.getByText(/^it tips \d+\.\d° \(.*\) toward the neck$/)).toBeVisible();
+  // nothing of it was measured: pulls and the arm are told with how far they may be off
+  await expect(page.getByText(/^\d+ ±\d+ N$/).first()).toBeVisible();
+  await expect(page.getByRole('cell', { name: /^−\d+\.\d semitones ±\d+\.\d$/ }).first()).toBeVisible();
   const claw = page.getByRole('slider', { name: /^Claw/ });
   await claw.focus();
   for (let press = 0; press < 10; press++) await page.keyboard.press('ArrowLeft');

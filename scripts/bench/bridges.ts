@@ -15,7 +15,7 @@ import {
 } from '@gold-peg/craft/balance';
 import { chanceFrom, handStrength } from '@gold-peg/craft/simulated';
 import { setsFor, stringProperties } from '@gold-peg/craft/strings';
-import { cents, fromDegrees, hertz, newtons, type Hertz, type Metres } from '@gold-peg/craft/units';
+import { cents, fromDegrees, hertz, metres, newtons, type Hertz, type Metres } from '@gold-peg/craft/units';
 
 const ORDER = [5, 4, 3, 2, 1, 0];
 const FLAT = [-30, -60, -80, -100, -50, -20];
@@ -50,7 +50,8 @@ function levelOf(bridge: FloatingBridge): Metres {
 export function foreseeOnce(): void {
   const { bridge, claw, heard } = benchBridge();
   const samples = calibrateSprings(bridge, null, [], ERRORS)?.samples ?? [];
-  foresee({ bridge, claw, heard, order: ORDER, samples, tried: false, measured: new Set(), draws: 2000 }, chanceFrom(1));
+  const unmeasured = { bridge, claw, samples, tried: false, measured: new Set<never>() };
+  foresee({ ...unmeasured, heard, order: ORDER, toward: cents(0), travel: metres(0), draws: 2000 }, chanceFrom(1));
 }
 
 /** How many pegs are turned until all are in tune: after one trial by the marks, and string after string to its note. Medians of so many simulated bridges. */

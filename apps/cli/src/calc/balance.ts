@@ -131,6 +131,7 @@ function bridgeOf({ strings, springs, stops, a4Hz }: Asked): FloatingBridge {
     strings: strings.map((string) => ({
       stiffness: newtons(string.stiffnessN),
       restDensity: kilogramsPerMetre(string.linearDensityKgPerM),
+      massBand: 0,
       scaleLength: mm(string.scaleMm),
       extra: mm(string.extraMm),
       saddleHeight: mm(string.saddleHeightMm),

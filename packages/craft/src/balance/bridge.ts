@@ -8,6 +8,8 @@ export interface BridgeString {
   stiffness: Newtons;
   /** Mass by length of the string at rest; stretched it is thinner. */
   restDensity: KilogramsPerMetre;
+  /** By what share that may be wrong, four times in five. */
+  massBand: number;
   /** From nut to saddle while the bridge is level. */
   scaleLength: Metres;
   /** String behind nut and saddle that shares the stretch. */

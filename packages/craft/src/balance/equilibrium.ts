@@ -26,7 +26,8 @@ export interface Balance {
   frequencies: readonly (Hertz | null)[];
 }
 
-const STEP = fromDegrees(0.1);
+/** Steps on the way down: small ones first, for it mostly lies near, then longer ones. */
+const STEP = { first: fromDegrees(0.1), grows: 1.5, most: fromDegrees(0.5) };
 const EXACT = 1e-13;
 
 /** dU/dφ, N·m: below zero the bridge is drawn toward the nut. `pullOf`: of each string at this angle, N, from how far it is then from nut to saddle. */
@@ -171,8 +172,10 @@ function downhill(slope: (angle: number) => number, from: Radians, stops: Floati
   const forward = start < 0;
   const stop = forward ? stops.forward : stops.back;
   let near: number = from;
+  let step: number = STEP.first;
   while (near !== stop) {
-    const far: number = forward ? Math.min(stop, near + STEP) : Math.max(stop, near - STEP);
+    const far: number = forward ? Math.min(stop, near + step) : Math.max(stop, near - step);
+    step = Math.min(STEP.most, step * STEP.grows);
     if (Math.sign(slope(far)) !== Math.sign(start)) {
       const root = ridders(slope, Math.min(near, far), Math.max(near, far), EXACT);
       return { angle: radians(root.kind === 'root' ? root.x : far), contact: 'none' };

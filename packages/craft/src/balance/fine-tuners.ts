@@ -25,18 +25,27 @@ const turnsAt = ({ nut }: BridgeNow, index: number, rest: number | null): number
   return clamped === null || rest === null ? null : TURNS / 2 + (clamped - rest) / DRAWS;
 };
 
+/** What `turns` in of the fine tuner of string `index` change it by, on this bridge as it gives way. `draws`: string that one turn draws in. */
+export function tunerChange(
+  { bridge, claw, rests, angle }: Pick<BridgeNow, 'bridge' | 'claw' | 'rests' | 'angle'>,
+  index: number,
+  turns: number,
+  draws = DRAWS,
+): Cents {
+  const sounds = (by: number): number => {
+    const drawn = rests.map((each, other) => (each === null ? null : metres(other === index ? each - by : each)));
+    return settle(bridge, claw, drawn, angle).frequencies[index] ?? 0;
+  };
+  return cents(1200 * Math.log2(sounds(turns * draws) / sounds(0)));
+}
+
 /** Where the fine tuner of each string is and what it still does; null where the nut is open or the string off. */
 export function fineTuners(now: BridgeNow): (FineTuner | null)[] {
-  const { bridge, claw, rests, angle } = now;
+  const { bridge, rests } = now;
   return bridge.strings.map((_, index): FineTuner | null => {
-    const rest = rests[index] ?? null;
-    const at = turnsAt(now, index, rest);
-    if (rest === null || at === null) return null;
-    const sounds = (turns: number): number => {
-      const drawn = rests.map((each, other) => (other === index ? metres(rest - turns * DRAWS) : (each ?? null)));
-      return settle(bridge, claw, drawn, angle).frequencies[index] ?? 0;
-    };
-    const change = (turns: number): Cents => cents(1200 * Math.log2(sounds(turns) / sounds(0)));
+    const at = turnsAt(now, index, rests[index] ?? null);
+    if (at === null) return null;
+    const change = (turns: number): Cents => tunerChange(now, index, turns);
     const left = { down: at, up: TURNS - at };
     return { at, left, centsPerTurn: change(1), reach: { down: change(-left.down), up: change(left.up) } };
   });

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { chanceFrom } from '../simulated/index.js';
 import { floatingBridge, levelOf, offBy, learned } from '../testing/index.js';
-import { cents, fromDegrees, kilogramsPerMetre, type Hertz } from '../units/index.js';
+import { cents, fromDegrees, kilogramsPerMetre, metres, type Hertz } from '../units/index.js';
 import { foresee, foretell, onePass, restsFrom, type Unknown } from './index.js';
 
 const ERRORS = { pitch: cents(0.5), tilt: fromDegrees(0.3) };
 const claw = levelOf(floatingBridge);
-const ALL: readonly Unknown[] = ['springs', 'saddle-height', 'spring-depth', 'stiffness', 'screw-lead'];
+const ALL: readonly Unknown[] = ['springs', 'saddle-height', 'spring-depth', 'stiffness', 'mass', 'screw-lead'];
 const flat = offBy([-30, -60, -80, -100, -50, -20]);
 const exact = [{ rate: floatingBridge.springs.rate, initial: floatingBridge.springs.initial, weight: 1 }];
 const usual = learned([], ERRORS).samples;
@@ -15,6 +15,8 @@ const asked = {
   claw,
   heard: flat,
   order: [5, 4, 3, 2, 1, 0],
+  toward: cents(0),
+  travel: metres(0),
   samples: usual,
   tried: false,
   measured: new Set<Unknown>(),
@@ -75,6 +77,20 @@ describe('what is foreseen', () => {
     // the string that is set last is set to its note, whatever the springs are
     expect(open.marks[0]?.high ?? 99).toBeLessThan(0.01);
     expect(foresee({ ...asked, order: [5], draws: 16 }, chanceFrom(7)).marks.filter((mark) => mark !== null)).toHaveLength(1);
+  });
+
+  it('reckons with a claw that is turned in after the pass, and with a pass that leaves all beside their notes', () => {
+    const known = { ...asked, samples: exact, measured: new Set(ALL), draws: 16 };
+    // the claw stands 1.7 mm out, and brings all home once it is turned in by as much
+    const out = metres(claw + 0.0017);
+    const { rests } = restsFrom(floatingBridge, out, flat);
+    const home = foresee({ ...known, claw: out, travel: metres(-0.0017) }, chanceFrom(8));
+    expect(home.afterPass.high).toBeLessThan(0.01);
+    for (const { string, target } of onePass(floatingBridge, out, rests, asked.order, claw))
+      expect(home.marks[string]?.likely).toBeCloseTo(target, 6);
+    const low = foresee({ ...known, toward: cents(-100) }, chanceFrom(9));
+    expect(low.afterPass.high).toBeLessThan(0.01);
+    expect(low.marks[0]?.likely).toBeCloseTo(-100, 6);
   });
 
   it('is the same for the same seed', () => {

@@ -1,14 +1,10 @@
 import { bandOf, type Band } from '../band/index.js';
-import { BRIDGE_READINGS, FLOATING } from '../constants/index.js';
-import { newtons, type Cents, type Hertz, type Metres, type Radians } from '../units/index.js';
+import { FLOATING } from '../constants/index.js';
+import { cents, hertz, metres, type Cents, type Hertz, type Metres, type Radians } from '../units/index.js';
 import type { FloatingBridge } from './bridge.js';
-import { levelClaw } from './claw.js';
+import { drawBridge, type Unknown, type Unmeasured } from './draws.js';
 import { restsFrom, settle, tunedTo } from './equilibrium.js';
 import { onePass } from './one-pass.js';
-import { FOUR_IN_FIVE, type SpringSample } from './springs.js';
-
-/** What is not measured of a bridge, and what would say more of it. */
-export type Unknown = 'trial' | 'springs' | 'saddle-height' | 'spring-depth' | 'stiffness' | 'screw-lead';
 
 /** One bridge as it may really be, with what it would do. */
 interface Draw {
@@ -31,7 +27,7 @@ export interface Foreseen {
   tiltNow: Band;
   /** The mark of each string, cents from its note; null for one that is not in the pass. */
   marks: readonly (Band | null)[];
-  /** The string that is farthest off after one pass, cents. */
+  /** The string that is farthest off where the pass was to leave it, cents, the claw turned where it was set for that. */
   afterPass: Band;
   /** What would narrow that most if it were known, and what a pass would leave then, as a median; null where nothing would. */
   narrows: { what: Unknown; leaves: Cents } | null;
@@ -40,19 +36,14 @@ export interface Foreseen {
   draws: number;
 }
 
-interface Asked {
-  /** As it is taken to be, springs at their likely values. */
-  bridge: FloatingBridge;
-  /** Where the claw stands, as far as is known. */
-  claw: Metres;
+interface Asked extends Unmeasured {
   /** How all strings sound now; null for one that is off. */
   heard: readonly (Hertz | null)[];
   order: readonly number[];
-  /** What is known of rate and first pull of one spring. */
-  samples: readonly SpringSample[];
-  /** Trials were made: then it is known how hard these springs hold against these strings, whatever each of them is. */
-  tried: boolean;
-  measured: ReadonlySet<Unknown>;
+  /** Where the pass leaves all, cents from their notes. */
+  toward: Cents;
+  /** How far the claw is turned in once all are set, and brings them home. */
+  travel: Metres;
   draws: number;
 }
 
@@ -62,11 +53,12 @@ const MARKS_EVERY = 8;
 /**
  * Draws what is not measured, and lets each bridge be tuned in one pass to the marks of the bridge that it is taken for: what is left then is what that pass is worth. In
  * each of them the claw stands where that bridge would be as level as the one it is taken for. `chance`: evenly between 0 and 1.
+ * @throws RangeError if a string would hang slack at its mark: another order, or another way home, has to be asked for.
  */
 export function foresee(asked: Asked, chance: () => number): Foreseen {
-  const { bridge, claw, heard, order, draws } = asked;
+  const { bridge, claw, heard, order, toward, travel, draws } = asked;
   const taken = restsFrom(bridge, claw, heard);
-  const marks = onePass(bridge, claw, taken.rests, order);
+  const marks = onePass(leavingAt(bridge, toward), claw, taken.rests, order, metres(claw + travel));
   const drawn = Array.from({ length: draws }, (_, nth) =>
     drawOne(asked, taken.angle, { marks, own: nth % MARKS_EVERY === 0 }, chance),
   ).flatMap((each) => each ?? []);
@@ -87,84 +79,52 @@ export function foresee(asked: Asked, chance: () => number): Foreseen {
   };
 }
 
+/** The same bridge with every string wanted so far from its note. */
+const leavingAt = (bridge: FloatingBridge, toward: Cents): FloatingBridge => ({
+  ...bridge,
+  strings: bridge.strings.map((string) => ({ ...string, pitch: hertz(string.pitch * 2 ** (toward / 1200)) })),
+});
+
 function drawOne(
-  { bridge, claw, heard, order, samples, tried, measured }: Asked,
+  asked: Asked,
   angle: Radians,
   { marks, own }: { marks: readonly { string: number; frequency: Hertz }[]; own: boolean },
   chance: () => number,
 ): Draw | null {
-  const normal = () => Math.sqrt(-2 * Math.log(1 - chance())) * Math.cos(2 * Math.PI * chance());
-  const about = (what: Unknown, spread: number) => (measured.has(what) ? 0 : spread * normal());
-  const spring = pick(samples, chance());
-  const inputs = {
-    springs: Math.log(spring.rate / bridge.springs.rate),
-    'saddle-height': about('saddle-height', spreadOf(FLOATING.saddleHeight)),
-    'spring-depth': about('spring-depth', spreadOf(FLOATING.springDepth)),
-    stiffness: about('stiffness', BRIDGE_READINGS.stiffnessSpread.value),
-    'screw-lead': about('screw-lead', spreadOf(FLOATING.screwLead)),
-  };
-  // what brings a bridge back is its springs' rate by their depth squared beside the strings' EA by their height squared
-  const ratio = inputs.stiffness + 2 * inputs['saddle-height'] - 2 * inputs['spring-depth'];
-  const against = tried ? Math.exp(ratio) : 1;
-  const of: FloatingBridge = {
-    ...bridge,
-    strings: bridge.strings.map((string) => ({
-      ...string,
-      stiffness: newtons(string.stiffness * Math.exp(inputs.stiffness)),
-      saddleHeight: (string.saddleHeight * Math.exp(inputs['saddle-height'])) as Metres,
-    })),
-    springs: {
-      ...bridge.springs,
-      rate: spring.rate * against,
-      initial: newtons(spring.initial),
-      arm: (bridge.springs.arm * Math.exp(inputs['spring-depth'])) as Metres,
-    },
-  };
-  const [levelTaken, level] = [levelClaw(bridge), levelClaw(of)];
-  if (!level.ok || !levelTaken.ok) return null;
-  // the claw is known by how the bridge lies: so far from level here as there, each with its own springs
-  const stands = (level.value + (claw - levelTaken.value) * leverage(bridge, of)) as Metres;
+  const { heard, order, toward, travel } = asked;
+  const drawn = drawBridge(asked, chance);
+  if (drawn === null) return null;
+  const { bridge: of, claw: stands, level, inputs } = drawn;
+  const lead = Math.exp(inputs['screw-lead']);
   const before = restsFrom(of, stands, heard, angle);
   const after = marks.reduce((so, { string, frequency }) => tunedTo(of, stands, so.rests, { string, sounds: frequency }, so.angle), before);
-  const left = settle(of, stands, after.rests, after.angle).frequencies.map((frequency, index) =>
-    frequency === null ? 0 : Math.abs(1200 * Math.log2(frequency / (of.strings[index]?.pitch ?? Number.NaN))),
+  const left = settle(of, metres(stands + travel * lead), after.rests, after.angle).frequencies.map((frequency, index) =>
+    frequency === null ? 0 : Math.abs(1200 * Math.log2(frequency / (of.strings[index]?.pitch ?? Number.NaN)) - toward),
   );
+  // a claw that is turned in after the pass goes to where this bridge is level
+  const finalClaw = travel === 0 ? stands : level;
+  const marksOf = () => onePass(leavingAt(of, toward), stands, before.rests, order, finalClaw);
   return {
-    inputs: { ...inputs, trial: tried ? 0 : inputs.springs - ratio },
-    clawTurns: (level.value - stands) / (0.001 * FLOATING.screwLead.value * Math.exp(inputs['screw-lead'])),
-    tilt: finalTilt(of, stands),
+    inputs,
+    clawTurns: (level - stands) / (0.001 * FLOATING.screwLead.value * lead),
+    tilt: finalTilt(of, stands, before.angle),
     tiltNow: before.angle,
-    marks: own ? new Map(onePass(of, stands, before.rests, order).map(({ string, target }) => [string, target])) : null,
-    leftAfterPass: Math.max(...left) as Cents,
+    marks: own ? new Map(marksOf().map(({ string, target }) => [string, cents(target + toward)])) : null,
+    leftAfterPass: cents(Math.max(...left)),
   };
 }
 
 /** Where it lies with all in tune and the claw there. */
-const finalTilt = (of: FloatingBridge, claw: Metres): Radians =>
+const finalTilt = (of: FloatingBridge, claw: Metres, from: Radians): Radians =>
   restsFrom(
     of,
     claw,
     of.strings.map(({ pitch }) => pitch),
+    from,
   ).angle;
 
-/** How far a claw has to go there for what one metre does here. */
-const leverage = (here: FloatingBridge, there: FloatingBridge): number =>
-  (here.springs.rate * here.springs.arm) / (there.springs.rate * there.springs.arm);
-
-/** The spread of a logarithm whose range holds four in five. */
-const spreadOf = ({ low, high }: { low: number; high: number }): number => Math.log(high / low) / (2 * FOUR_IN_FIVE);
-
-function pick(samples: readonly SpringSample[], at: number): SpringSample {
-  let passed = 0;
-  for (const sample of samples) {
-    passed += sample.weight;
-    if (passed >= at) return sample;
-  }
-  const last = samples.at(-1);
-  if (last === undefined) throw new RangeError('samples of springs must hold at least one');
-  return last;
-}
-
+/** A gain smaller than this is none, cents. */
+const WORTH_KNOWING = 0.5;
 /** So large a part of all draws, those nearest to what is taken for true, stands for knowing it. */
 const NEAREST = 0.2;
 
@@ -178,5 +138,5 @@ function mostTelling(drawn: readonly Draw[]): Foreseen['narrows'] {
     return { what, leaves: median(nearest) as Cents };
   });
   const [most] = known.sort((a, b) => a.leaves - b.leaves);
-  return most === undefined || most.leaves >= median(drawn) ? null : most;
+  return most === undefined || median(drawn) - most.leaves < WORTH_KNOWING ? null : most;
 }

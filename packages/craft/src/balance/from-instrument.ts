@@ -58,6 +58,7 @@ export function bridgeOn(
       {
         stiffness: newtons(string.stiffness),
         restDensity: kilogramsPerMetre(string.thins ? string.linearDensity : string.linearDensity * (1 + pull / string.stiffness)),
+        massBand: string.bandPercent / 100,
         scaleLength,
         extra,
         saddleHeight: fromMillimetres(FLOATING.saddleHeight.value),

@@ -16,7 +16,8 @@ export { clawWhere, levelClaw, levelClawUnder, type ClawProblem } from './claw.j
 export { coupling } from './coupling.js';
 export { forcesAt, levelRests, restingAngle, restsFrom, settle, tunedTo, type Balance } from './equilibrium.js';
 export { fineTuners, type FineTuner } from './fine-tuners.js';
-export { foresee, type Foreseen, type Unknown } from './foresee.js';
+export type { Unknown } from './draws.js';
+export { foresee, type Foreseen } from './foresee.js';
 export { marksAt, nextAtBridge, type BridgeStep, type Marks } from './next-at-bridge.js';
 export { onePass, type PassStep } from './one-pass.js';
 export {
@@ -34,6 +35,7 @@ export {
 export { backEdge, bridgeOn, bridgeUnder, screwLead, usualSprings, type SpringFacts } from './from-instrument.js';
 export { bridgeChange, type BridgeChange } from './set-change.js';
 export { skewTravel } from './skew.js';
+export { spreadOfBridge, type ArmSpread, type BridgeSpread } from './spread.js';
 export { happeningsOf, skewOf, trialsIn } from './from-log.js';
 export { judgeReturn, returnOf, type ReturnJudged, type ReturnRead, type StringReturn } from './return.js';
 export { tryBridge, type BridgeTried } from './tried.js';

@@ -49,6 +49,8 @@ function clawToGo(now: BridgeNow, lead: Metres): Metres {
 export interface Marks {
   steps: readonly PassStep[];
   toward: Cents;
+  /** How far the claw goes in after the pass, and brings all home; zero where it stays. */
+  travel: Metres;
   /** The first that asks more of its string than is safe, by every way there is. */
   unsafe: PassStep | null;
 }
@@ -67,16 +69,16 @@ export function marksAt(now: BridgeNow, { order, lead = LEAD }: Pick<BridgeWays,
   const { on, all } = heardOf(now);
   const travel = clawToGo(now, lead);
   const left = order.filter((string) => on.includes(string) && !now.passed.includes(string));
-  const none: Marks = { steps: [], toward: cents(0), unsafe: null };
+  const none: Marks = { steps: [], toward: cents(0), travel: metres(Math.max(0, travel)), unsafe: null };
   if (travel < 0 || (now.passed.length === 0 && !all)) return none;
   const loose = travel > 0 ? LOOSE.forClaw : LOOSE.pass;
   const towards = (toward: Cents) => passToward(now, left, { claw: metres(now.claw + travel), toward, loose });
   // a pass that was begun is gone on with
-  if (now.passed.length > 0) return { steps: towards(now.toward), toward: now.toward, unsafe: null };
+  if (now.passed.length > 0) return { steps: towards(now.toward), toward: now.toward, travel: metres(Math.max(0, travel)), unsafe: null };
   const toward = TOWARD.find((each) => towards(each).every((step) => step.target >= loose && isSafe(step)));
-  if (toward !== undefined) return { steps: towards(toward), toward, unsafe: null };
+  if (toward !== undefined) return { steps: towards(toward), toward, travel: metres(Math.max(0, travel)), unsafe: null };
   const steps = towards(cents(0));
-  return { steps, toward: cents(0), unsafe: steps.find((step) => !isSafe(step)) ?? steps[0] ?? null };
+  return { steps, toward: cents(0), travel, unsafe: steps.find((step) => !isSafe(step)) ?? steps[0] ?? null };
 }
 
 const isSafe = ({ leastReserve }: PassStep): boolean => leastReserve === null || 1 - leastReserve <= FLOATING.safeShare.value;

@@ -22,6 +22,7 @@ const MAKES: readonly (readonly [number, number, number])[] = [
 export const lightSet: BridgeString[] = MAKES.map(([stiffness, density, pitch]) => ({
   stiffness: newtons(stiffness),
   restDensity: kilogramsPerMetre(density),
+  massBand: 0.03,
   scaleLength: mm(648),
   extra: mm(60),
   saddleHeight: mm(10.5),

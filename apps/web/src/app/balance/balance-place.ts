@@ -11,7 +11,7 @@ import { isVibrato } from '@gold-peg/craft/instrument';
 import { setsFor, type StringSet } from '@gold-peg/craft/strings';
 import { nameStrung, rescale, retuneSeats, strungKind, strungOf, tuningsFor, type Strung, type Tuned } from '@gold-peg/craft/tuning';
 import { hertz, metres, newtons, toMillimetres, type Hertz, type Metres } from '@gold-peg/craft/units';
-import { ArmPanel, BridgePicture, clawWithin, sayObstacle, sayTooMany, spanFor } from '../bridge';
+import { ArmPanel, BridgePicture, BridgeSolver, clawWithin, sayObstacle, sayTooMany, spanFor } from '../bridge';
 import { NeckPick } from '../neck';
 import { Measures, say } from '../preferences/measures';
 import { Api } from '../server/api';
@@ -25,6 +25,7 @@ import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
 import { sayChange } from './change-words';
+import { triedBands } from './tried-bands';
 import { TriedLanes, type TriedRow } from './tried-lanes';
 
 type After = 'again' | 'stay';
@@ -107,6 +108,11 @@ export class BalancePlace {
   protected readonly now = computed(() => {
     const outcome = this.outcome();
     return outcome?.ok === true ? outcome.value : null;
+  });
+  protected readonly bands = triedBands(inject(BridgeSolver), {
+    before: () => this.before(),
+    now: () => this.now(),
+    springs: () => learnedOn(this.passport()),
   });
   protected readonly cannot = computed(() => {
     if (!this.moves()) return 'The bridge of this instrument does not move: there is nothing to balance.';
@@ -235,7 +241,15 @@ export class BalancePlace {
 
 /** As they were learned on this instrument; usual ones where nobody tried them. */
 function springsOf(passport: Passport | null): SpringFacts {
-  const known = passport?.current?.springs ?? null;
+  const known = learnedOn(passport);
   if (known === null) return KIND_SPRINGS;
-  return { count: known.count, rate: 1000 * known.rateNPerMm.likely, initial: newtons(known.initialN.likely) };
+  return { count: known.count, rate: known.rate.likely, initial: newtons(known.initial.likely) };
+}
+
+/** What trials on this instrument found of its springs, N/m and N; null where nobody made one. */
+function learnedOn(passport: Passport | null) {
+  const known = passport?.current?.springs ?? null;
+  if (known === null) return null;
+  const { low, likely, high } = known.rateNPerMm;
+  return { count: known.count, rate: { low: 1000 * low, likely: 1000 * likely, high: 1000 * high }, initial: known.initialN };
 }

@@ -1,12 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { backEdge, edgeRise, forcesAt, restsFrom, type Band, type BridgeNow, type FloatingBridge } from '@gold-peg/craft/balance';
+import {
+  backEdge,
+  edgeRise,
+  forcesAt,
+  restsFrom,
+  type Band,
+  type BridgeNow,
+  type BridgeSpread,
+  type FloatingBridge,
+} from '@gold-peg/craft/balance';
 import { FLOATING } from '@gold-peg/craft/constants';
 import { metres, radians, toDegrees, type Metres } from '@gold-peg/craft/units';
 import { Measures, say } from '../preferences/measures';
 import { Drag, type Dragged } from '../ui/drag';
 import { MeasuredWidth } from '../ui/measured-width';
 import { clawSpot, coil, edgeSpot, hookSpot, largerFor, outline, saddleSpot, scaleOf, turnedSpot } from './bridge-shape';
+import { sayPullWithin } from './pull-within';
 
 const HEIGHT = 300;
 /** One press of a key moves the claw so far. */
@@ -38,6 +48,8 @@ export class BridgePicture {
   readonly mayTry = input(true);
   /** Tilts by all that is not measured, rad: as it is, and with all in tune; null where nobody reckoned them. */
   readonly bands = input<Record<'now' | 'inTune', Band> | null>(null);
+  /** Bands of what it bears. */
+  readonly spread = input<BridgeSpread | null>(null);
   /** The claw dragged to so far from the hook. */
   readonly clawTried = output<Metres>();
   /** Moved by a key, in above zero. */
@@ -95,8 +107,8 @@ export class BridgePicture {
     const { strings, springs } = forcesAt(bridge, claw, angle, rests);
     const [up, down] = [FLOATING.saddleHeight.value, FLOATING.springDepth.value];
     return {
-      strings: say(this.measures.pull(strings)),
-      springs: say(this.measures.pull(springs)),
+      strings: sayPullWithin(this.measures, strings, this.spread()?.strings),
+      springs: sayPullWithin(this.measures, springs, this.spread()?.springs),
       up: say(this.measures.length(metres(up / 1000), 1)),
       down: say(this.measures.length(metres(down / 1000), 0)),
       moments: [`${strings.toFixed(0)} N × ${up} mm`, `${springs.toFixed(0)} N × ${down} mm`],

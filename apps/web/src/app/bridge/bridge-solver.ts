@@ -1,6 +1,7 @@
 import { Injectable } from '@angular/core';
 import type {
   BridgeNow,
+  BridgeSpread,
   BridgeTrial,
   ClawKnown,
   FloatingBridge,
@@ -10,7 +11,7 @@ import type {
   SpringsLearned,
   Unknown,
 } from '@gold-peg/craft/balance';
-import type { Cents, Hertz, Metres } from '@gold-peg/craft/units';
+import { cents, hertz, type Cents, type Hertz, type Metres } from '@gold-peg/craft/units';
 import { Observable } from 'rxjs';
 
 /** What springs are by these trials, going on from what was known of them before. */
@@ -22,16 +23,28 @@ export interface LearnQuestion {
   before: Pick<SpringsLearned, 'rate' | 'initial'>;
 }
 
-/** What a pass is worth, and the claw, by all that is not known. */
-export interface ForeseeQuestion {
-  kind: 'foresee';
+/** A bridge as it stands under these pitches, and what is known of its springs. */
+export interface BridgeAsKnown {
   bridge: FloatingBridge;
   claw: Metres;
   heard: readonly (Hertz | null)[];
-  order: readonly number[];
   samples: readonly SpringSample[];
   tried: boolean;
   measured: readonly Unknown[];
+}
+
+/** What a pass is worth, and the claw, by all that is not known. `travel`: how far the claw goes in once all are set; `toward`: where the pass leaves them. */
+export interface ForeseeQuestion extends BridgeAsKnown {
+  kind: 'foresee';
+  order: readonly number[];
+  toward: Cents;
+  travel: Metres;
+}
+
+/** What it bears and does as it stands. */
+export interface SpreadQuestion extends BridgeAsKnown {
+  kind: 'spread';
+  bent: Cents;
 }
 
 /** What each way home takes from where it stands; `rate`: between which that of its springs lies, N/m. */
@@ -43,11 +56,22 @@ export interface SchoolsQuestion {
   tolerance: Cents;
 }
 
-export type BridgeQuestion = LearnQuestion | ForeseeQuestion | SchoolsQuestion;
+export type BridgeQuestion = LearnQuestion | ForeseeQuestion | SpreadQuestion | SchoolsQuestion;
 export type BridgeReply =
   | { kind: 'learned'; springs: SpringsLearned | null }
   | { kind: 'foreseen'; foreseen: Foreseen }
+  | { kind: 'spread'; spread: BridgeSpread | null }
   | { kind: 'compared'; schools: SchoolsCompared };
+
+/** A bend that everybody plays: a whole tone. */
+export const BENT = cents(200);
+
+/** How the strings of a bridge sound as it stands; null for one that is off or hangs slack. */
+export const soundsOf = ({ bridge, off }: BridgeNow): (Hertz | null)[] =>
+  bridge.strings.map(({ pitch }, index) => {
+    const cents = off[index] ?? null;
+    return cents === null || !Number.isFinite(cents) ? null : hertz(pitch * 2 ** (cents / 1200));
+  });
 
 /** Asks what takes long of a bridge in a worker of its own. Whoever stops listening cancels it: the worker ends at once. */
 @Injectable({ providedIn: 'root' })

@@ -5,7 +5,7 @@ import { fromDegrees } from '@gold-peg/craft/units';
 import { describe, expect, it } from 'vitest';
 import { spanFor } from './span';
 import { coil, edgeSpot, hookSpot, largerFor, saddleSpot, scaleOf } from './bridge-shape';
-import { list, sayClaw, sayEighths, sayMark, sayMarkForClaw, sayNarrows, sayScrews, sayObstacle, signed } from './bridge-words';
+import { list, plusMinus, sayClaw, sayEighths, sayMark, sayMarkForClaw, sayNarrows, sayScrews, sayObstacle, signed } from './bridge-words';
 
 describe('screws of the claw', () => {
   it('do the same, or each its own', () => {
@@ -64,6 +64,15 @@ describe('words at a bridge', () => {
     expect(sayNarrows(null)).toBe('');
     expect([signed(-4.04), signed(0.01), signed(12.34, 0)]).toEqual(['−4.0', '0.0', '+12']);
     expect([list([1]), list([1, 2]), list([1, 2, 3])]).toEqual(['1', '1 and 2', '1, 2 and 3']);
+  });
+});
+
+describe('how far a number may be off', () => {
+  const band = { low: 90, likely: 99, high: 115 };
+
+  it('is the longer way to an end of its band, and nothing where that rounds to none or the band is of another state', () => {
+    expect([plusMinus(band, 99), plusMinus(band, 99.06, 1)]).toEqual(['±16', '±15.9']);
+    expect([plusMinus(null, 99), plusMinus(band, 80), plusMinus({ low: 98.9, likely: 99, high: 99.1 }, 99)]).toEqual(['', '', '']);
   });
 });
 

@@ -1,4 +1,12 @@
-import { levelClaw, type BridgeNow, type BridgeStep, type ClawProblem, type Foreseen, type Unknown } from '@gold-peg/craft/balance';
+import {
+  levelClaw,
+  type Band,
+  type BridgeNow,
+  type BridgeStep,
+  type ClawProblem,
+  type Foreseen,
+  type Unknown,
+} from '@gold-peg/craft/balance';
 import { FLOATING } from '@gold-peg/craft/constants';
 import { fromMillimetres } from '@gold-peg/craft/units';
 
@@ -31,6 +39,13 @@ export function signed(cents: number, digits = 1): string {
   return `${rounded < 0 ? '−' : rounded > 0 ? '+' : ''}${Math.abs(rounded).toFixed(digits)}`;
 }
 
+/** "±8": how far the true one may lie from what is shown, four times in five. Nothing where that is known well, or was reckoned before it moved. */
+export function plusMinus(band: Band | null | undefined, shown: number, digits = 0): string {
+  if (band == null) return '';
+  const within = Math.max(band.high - shown, shown - band.low);
+  return shown < band.low || shown > band.high || Number(within.toFixed(digits)) === 0 ? '' : `±${within.toFixed(digits)}`;
+}
+
 export const list = (numbers: readonly number[]): string =>
   numbers.length < 2 ? numbers.join('') : `${numbers.slice(0, -1).join(', ')} and ${numbers.at(-1) ?? ''}`;
 
@@ -55,6 +70,7 @@ export const UNKNOWN_NAMES: Readonly<Record<Unknown, string>> = {
   'saddle-height': 'the height of the saddles over the edge',
   'spring-depth': 'the depth of the spring hooks',
   stiffness: 'the cores of the strings',
+  mass: 'the weight of the strings',
   'screw-lead': 'the lead of the claw screws',
 };
 

@@ -1,8 +1,10 @@
+export { latestAnswer } from './answers';
 export { ArmPanel } from './arm-panel';
 export { BridgePicture, clawWithin } from './bridge-picture';
-export { BridgeSolver, type BridgeQuestion, type BridgeReply } from './bridge-solver';
+export { BENT, BridgeSolver, soundsOf, type BridgeQuestion, type BridgeReply } from './bridge-solver';
 export {
   list,
+  plusMinus,
   sayAct,
   sayClaw,
   sayEighths,

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { onBridge } from '@gold-peg/contract/bench-log';
-import { marksAt, type FineTuner } from '@gold-peg/craft/balance';
+import type { FineTuner } from '@gold-peg/craft/balance';
 import { hertz, metres, type Metres } from '@gold-peg/craft/units';
 import { scaleLinear } from 'd3';
 import { turnsBetween } from '@gold-peg/craft/procedure';
-import { ArmPanel, BridgePicture, clawWithin, sayMark, sayMarkForClaw, sayObstacle, signed, spanFor } from '../../bridge';
+import { ArmPanel, BridgePicture, clawWithin, plusMinus, sayMark, sayMarkForClaw, sayObstacle, signed, spanFor } from '../../bridge';
 import { Measures, say } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
 import { Drag, type Dragged } from '../../ui/drag';
@@ -32,6 +32,8 @@ const ABOUT: readonly Choice<About>[] = [
   { value: 'springs', label: 'what it rests on' },
   { value: 'arm', label: 'arm' },
 ];
+/** Less of a screw than this is no turn. */
+const NO_TURN = 2.5 / 360;
 const TITLES: Readonly<Record<About, string>> = { plan: 'Plan', springs: 'Rests on', arm: 'The arm' };
 
 /** A bridge that moves: where it stands, to what each string is set in one pass so that all are in tune at its end, and what to do next. */
@@ -84,10 +86,8 @@ export class BalanceStage {
     if (at === null) return 'Not all strings of this instrument are known: choose a set, and their balance is reckoned.';
     return sayObstacle(at);
   });
-  private readonly marks = computed(() => {
-    const now = this.now();
-    return now === null ? [] : marksAt(now, { order: this.bridge.order() }).steps;
-  });
+  private readonly marks = computed(() => this.bridge.marks()?.steps ?? []);
+  protected readonly spread = computed(() => this.bridge.spread()?.spread ?? null);
   private readonly ripples = computed(() => {
     const [now, first] = [this.now(), this.marks()[0]];
     return now === null || first === undefined ? null : ripple(now, first);
@@ -201,9 +201,11 @@ export class BalanceStage {
     const cents = this.stands();
     const does = mark === undefined || cents === null ? null : (mark.target - cents) / centsPerTurn;
     const much = Math.abs(does ?? 0);
-    const by = much < 0.25 ? `${5 * Math.round((360 * much) / 5)}°` : `${much.toFixed(1)} turns`;
-    const turn = does === null ? '' : `about ${by} of its fine tuner ${does < 0 ? 'out' : 'in'} · `;
-    return `${turn}${centsPerTurn.toFixed(0)} ¢ a turn, ${left.up.toFixed(1)} left in, ${left.down.toFixed(1)} out`;
+    const by = much < NO_TURN ? null : much < 0.25 ? `${5 * Math.round((360 * much) / 5)}°` : `${much.toFixed(1)} turns`;
+    const turn = does === null || by === null ? '' : `about ${by} of its fine tuner ${does < 0 ? 'out' : 'in'} · `;
+    const band = plusMinus(this.spread()?.perTurn[this.desk.lane()], centsPerTurn);
+    const a = [centsPerTurn.toFixed(0), band].filter((part) => part !== '').join(' ');
+    return `${turn}${a} ¢ a turn, ${left.up.toFixed(1)} left in, ${left.down.toFixed(1)} out`;
   }
 
   constructor() {

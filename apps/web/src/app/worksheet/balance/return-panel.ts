@@ -35,6 +35,6 @@ export class ReturnPanel {
   protected readonly says = computed(() => {
     const returned = this.bridge.returned();
     if (returned !== null) return sayReturn(returned.judged, returned.read);
-    return this.mayMove() ? 'Does all come back? The arm to its stop, then hear all:' : 'Hear all first, then try whether all comes back:';
+    return this.mayMove() ? 'Does all come back? Arm to its stop, hear all:' : 'Once all are heard:';
   });
 }

@@ -1,5 +1,4 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   backEdge,
   bridgeNow,
@@ -8,6 +7,7 @@ import {
   happeningsOf,
   judgeReturn,
   levelClaw,
+  marksAt,
   nextAtBridge,
   returnOf,
   screwLead,
@@ -22,10 +22,9 @@ import {
 import { stringOrder } from '@gold-peg/craft/bench-run';
 import { FLOATING } from '@gold-peg/craft/constants';
 import { offsetFor, tuningWays } from '@gold-peg/craft/methods';
-import { hertz, metres, newtons, type Metres } from '@gold-peg/craft/units';
+import { cents, hertz, metres, newtons, type Metres } from '@gold-peg/craft/units';
 import { asItCame } from '@gold-peg/craft/worksheet';
-import { debounceTime, of, startWith, switchMap } from 'rxjs';
-import { BridgeSolver, type BridgeQuestion, type BridgeReply } from '../../bridge';
+import { BENT, BridgeSolver, latestAnswer, soundsOf } from '../../bridge';
 import { WorksheetDesk } from '../desk';
 
 /** What is foreseen waits until nothing was changed for so long, ms. */
@@ -73,7 +72,8 @@ export class BridgeDesk {
   });
   readonly trials = computed(() => trialsIn(this.desk.lanes().length, this.happenings()));
 
-  private readonly learned = this.answers<'learned'>(
+  private readonly learned = latestAnswer<'learned'>(
+    this.solver,
     computed(() => {
       const [bridge, trials] = [this.taken(), this.trials()];
       if (bridge === null) return null;
@@ -137,22 +137,44 @@ export class BridgeDesk {
     if (now === null || read === null || (read.down ?? read.up) === null) return null;
     return { read, judged: judgeReturn(now.bridge, now.claw, read) };
   });
-  readonly foreseen = this.answers<'foreseen'>(
+  /** The bridge as it stands, and what is known of it; null until its springs were reckoned. */
+  private readonly asKnown = computed(() => {
+    const [now, springs] = [this.now(), this.springs()];
+    if (now === null || springs === null) return null;
+    const tried = springs.count > 0 || this.before() !== null;
+    return { bridge: now.bridge, claw: now.claw, heard: soundsOf(now), samples: springs.samples, tried, measured: [] };
+  });
+  /** What is left of the pass: marks, and how far the claw goes in after it. */
+  readonly marks = computed(() => {
+    const now = this.now();
+    return now === null ? null : marksAt(now, { order: this.order(), lead: screwLead });
+  });
+  readonly foreseen = latestAnswer<'foreseen'>(
+    this.solver,
     computed(() => {
-      const [now, springs] = [this.now(), this.springs()];
-      if (now === null || springs === null) return null;
-      const heard = now.bridge.strings.map(({ pitch }, index) => {
-        const cents = now.off[index] ?? null;
-        return cents === null || !Number.isFinite(cents) ? null : hertz(pitch * 2 ** (cents / 1200));
-      });
-      const order = this.order().filter((string) => !now.passed.includes(string));
-      const tried = springs.count > 0 || this.before() !== null;
-      return { kind: 'foresee', bridge: now.bridge, claw: now.claw, heard, order, samples: springs.samples, tried, measured: [] };
+      const [known, marks] = [this.asKnown(), this.marks()];
+      if (known === null || marks === null) return null;
+      const { steps, toward, travel, unsafe } = marks;
+      const safe = steps.length > 0 && unsafe === null;
+      const pass = safe
+        ? { order: steps.map(({ string }) => string), toward, travel }
+        : { order: this.order(), toward: cents(0), travel: metres(0) };
+      return { kind: 'foresee', ...known, ...pass };
+    }),
+    QUIET_MS,
+  );
+  /** Bands of what it bears and does as it stands. */
+  readonly spread = latestAnswer<'spread'>(
+    this.solver,
+    computed(() => {
+      const known = this.asKnown();
+      return known === null ? null : { kind: 'spread', ...known, bent: BENT };
     }),
     QUIET_MS,
   );
 
-  readonly schools = this.answers<'compared'>(
+  readonly schools = latestAnswer<'compared'>(
+    this.solver,
     computed(() => {
       const [now, springs] = [this.now(), this.springs()];
       if (!this.comparing() || now === null || springs === null) return null;
@@ -184,16 +206,5 @@ export class BridgeDesk {
         pitch: hertz(string.pitch * 2 ** (offsetFor(this.desk.choices(), index + 1) / 1200)),
       })),
     };
-  }
-
-  /** The latest answer to a question that changes; the one before it stays until there is another. */
-  private answers<K extends BridgeReply['kind']>(question: () => BridgeQuestion | null, quiet: number) {
-    const asked = computed(question, { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) });
-    const replies = toObservable(asked).pipe(
-      debounceTime(quiet),
-      switchMap((now) => (now === null ? of(null) : this.solver.ask(now))),
-      startWith(null),
-    );
-    return toSignal(replies, { initialValue: null }) as () => Extract<BridgeReply, { kind: K }> | null;
   }
 }

@@ -1,0 +1,67 @@
+import { describe, expect, it } from 'vitest';
+import { chanceFrom } from '../simulated/index.js';
+import { floatingBridge, learned, levelOf, lightSet, offBy } from '../testing/index.js';
+import { cents, fromDegrees, radians } from '../units/index.js';
+import { armRange, levelRests, pullOf, restingAt, spreadOfBridge, type Unknown } from './index.js';
+
+const claw = levelOf(floatingBridge);
+const rests = levelRests(floatingBridge);
+const KNOWN: readonly Unknown[] = ['springs', 'saddle-height', 'spring-depth', 'stiffness', 'mass', 'screw-lead'];
+const exact = [{ rate: floatingBridge.springs.rate, initial: floatingBridge.springs.initial, weight: 1 }];
+const open = {
+  bridge: floatingBridge,
+  claw,
+  samples: learned([], { pitch: cents(0.5), tilt: fromDegrees(0.3) }).samples,
+  tried: false,
+  measured: new Set<Unknown>(),
+  heard: offBy([]),
+  bent: cents(200),
+  draws: 400,
+};
+const width = (band: { low: number; high: number } | null | undefined) => (band == null ? NaN : band.high - band.low);
+
+describe('what a bridge bears and does, by all that is not measured', () => {
+  const spread = spreadOfBridge(open, chanceFrom(1));
+
+  it('is what it is where all is known', () => {
+    const known = spreadOfBridge({ ...open, samples: exact, measured: new Set(KNOWN), draws: 4 }, chanceFrom(1));
+    const pull = lightSet.reduce((sum, string, index) => sum + pullOf(string, string.scaleLength, rests[index] ?? string.scaleLength), 0);
+    expect(known?.strings.low).toBeCloseTo(pull, 6);
+    expect(width(known?.strings)).toBeCloseTo(0, 9);
+    // in balance: 10.5 mm over the edge the strings, 40 mm under it the springs
+    expect(known?.springs.likely).toBeCloseTo((pull * 10.5) / 40, 6);
+    const range = armRange(floatingBridge, claw, rests);
+    expect(known?.arm[0]?.up?.likely).toBeCloseTo(range.strings[0]?.up ?? NaN, 6);
+    expect(known?.arm[3]?.slackAt?.likely).toBeCloseTo(range.strings[3]?.slackAt ?? NaN, 6);
+    expect(known?.lifts).toBeNull();
+  });
+
+  it('knows the pull of strings by their mass, and that of springs no better than saddles and hooks are measured', () => {
+    // T (1 + T/EA) = μ (2 L f)²: mass within 3 % is a pull within less than that
+    const share = width(spread?.strings) / (spread?.strings.likely ?? NaN);
+    expect(share).toBeGreaterThan(0.05);
+    expect(share).toBeLessThan(0.07);
+    expect(width(spread?.springs) / (spread?.springs.likely ?? NaN)).toBeGreaterThan(2 * share);
+  });
+
+  it('tells fine tuners no better than their screws are known: a third to a half more or less', () => {
+    for (const turn of spread?.perTurn ?? []) {
+      expect((turn?.high ?? 0) / (turn?.low ?? 1)).toBeGreaterThan(2);
+      expect((turn?.high ?? 0) / (turn?.low ?? 1)).toBeLessThan(4.5);
+    }
+  });
+
+  it('has no band for a string that is off, and none at all where no draw holds', () => {
+    const heard = open.heard.with(2, null);
+    const without = spreadOfBridge({ ...open, heard, draws: 4 }, chanceFrom(1));
+    expect([without?.arm[2], without?.perTurn[2]]).toEqual([null, null]);
+    const weak = { ...floatingBridge, springs: { ...floatingBridge.springs, count: 40 } };
+    expect(spreadOfBridge({ ...open, bridge: weak, draws: 4 }, chanceFrom(1))).toBeNull();
+  });
+
+  it('says where one that rests would lift', () => {
+    const resting = { ...floatingBridge, stops: { ...floatingBridge.stops, back: radians(0) } };
+    const known = spreadOfBridge({ ...open, bridge: resting, samples: exact, measured: new Set(KNOWN), draws: 2 }, chanceFrom(1));
+    expect(known?.lifts?.likely).toBeCloseTo(restingAt(resting, claw, rests).lifts, 6);
+  });
+});
