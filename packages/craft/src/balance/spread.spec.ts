@@ -52,7 +52,7 @@ describe('what a bridge bears and does, by all that is not measured', () => {
   });
 
   it('has no band for a string that is off, and none at all where no draw holds', () => {
-    const heard = open.heard.with(2, null);
+    const heard = open.heard.with(2, null as never);
     const without = spreadOfBridge({ ...open, heard, draws: 4 }, chanceFrom(1));
     expect([without?.arm[2], without?.perTurn[2]]).toEqual([null, null]);
     const weak = { ...floatingBridge, springs: { ...floatingBridge.springs, count: 40 } };
