@@ -78,6 +78,7 @@ test('a technician restrings an instrument from rack to passport, while the serv
 
   // and it is found in the instrument's history
   await page.getByRole('link', { name: 'To the passport' }).click();
+  await page.getByRole('option', { name: 'as tables' }).click();
   await expect(page.getByRole('heading', { name: 'All it carried' })).toBeVisible();
   await expect(page.getByText('.011–.049 nickel-plated steel').first()).toBeVisible();
   await expect(page.getByText('claw half a turn in')).toBeVisible();

@@ -13,9 +13,9 @@ test('two people change the same passport: both versions are shown, nothing type
   for (const page of [one, other]) {
     await page.goto(`${workshop.address}/register`);
     await page.getByRole('link', { name: /Brindle six, tar black/ }).click();
-    await expect(page.getByRole('heading', { name: 'All it carried' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Due', exact: true })).toBeVisible();
     await page
-      .getByRole('button', { name: /change/i })
+      .getByRole('button', { name: /^name, owner, remark/ })
       .first()
       .click();
   }

@@ -20,7 +20,7 @@ export class Workshop {
   static async open(durable = false): Promise<Workshop> {
     const cluster = await startThrowAwayCluster({ durable });
     const databaseUrl = await ensureDatabase(cluster.url, 'gold_peg');
-    serverCommand(root, databaseUrl, 'demo');
+    serverCommand(root, databaseUrl, 'demo', 'rack');
     const workshop = new Workshop(cluster, databaseUrl, await freePort());
     await workshop.start();
     return workshop;

@@ -189,7 +189,7 @@ async function drift(page: Page): Promise<void> {
 async function headstock(page: Page): Promise<void> {
   await place(page, 'Register');
   await page.getByRole('link', { name: /Longshore four/ }).click();
-  await page.getByRole('link', { name: /measure this headstock/ }).click();
+  await page.getByRole('link', { name: /measure its headstock/ }).click();
   await page.getByRole('heading', { name: /: headstock$/ }).waitFor();
 }
 

@@ -16,7 +16,7 @@ import { fillTables } from './strings/index.js';
 const USAGE = `usage: node dist/main.js COMMAND
   serve                 migrate and serve (DATABASE_URL, PORT, SESSION_SECRET, WEB_FOLDER, DEMO=1)
   migrate               bring the database up to date
-  demo                  load the demo into an empty house
+  demo [rack]           load the demo into an empty house: the whole harbour, or what hangs in the rack
   first-owner NAME      make the first person of an empty house and print a passphrase
   rebuild-projections   make current strings, setups and job states again from the log`;
 
@@ -101,9 +101,11 @@ const COMMANDS: Record<string, (argument: string) => Promise<void>> = {
       await rebuildWhereAsked(store);
       return 'The database is up to date.';
     }),
-  demo: () =>
+  demo: (scale) =>
     withStore(async (store) =>
-      (await loadDemo(store, new Date())) ? 'The demo is loaded.' : 'The house is not empty: nothing was loaded.',
+      (await loadDemo(store, new Date(), scale === 'rack' ? 'rack' : 'harbour'))
+        ? 'The demo is loaded.'
+        : 'The house is not empty: nothing was loaded.',
     ),
   'first-owner': firstOwner,
   'rebuild-projections': () =>

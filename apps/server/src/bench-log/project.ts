@@ -1,5 +1,6 @@
 import { LessThan, MoreThan, type EntityManager } from 'typeorm';
 import { currentStage, foldWorksheet, setupOf, type BenchEventKind, type Worksheet } from '@gold-peg/craft/worksheet';
+import { projectDue } from '../register/index.js';
 import { projectUse } from '../stock/index.js';
 import { CurrentStringRow, isSame, JobRow, PersonRow, SetupRow } from '../store/index.js';
 import { headOf, type JobHead } from './job-heads.js';
@@ -26,6 +27,7 @@ export async function projectJob(tx: EntityManager, job: JobHead, sheet: Workshe
   await projectSetup(tx, job, sheet);
   await projectTimes(tx, job, sheet);
   await projectCurrentStrings(tx, job.instrumentId);
+  await projectDue(tx, job.instrumentId);
 }
 
 /** The worksheet of a job, from its whole log. */

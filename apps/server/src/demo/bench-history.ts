@@ -44,11 +44,17 @@ export function benchWriter(bench: Bench) {
   };
   return {
     events,
-    choose(set: StringSet) {
+    choose(set: StringSet, only?: readonly number[]) {
       events.push({
         ...head(),
         kind: 'set-chosen',
-        payload: { name: set.name, family: set.family, setId: set.id, strings: set.strings.map(logString) },
+        payload: {
+          name: set.name,
+          family: set.family,
+          setId: set.id,
+          strings: set.strings.map(logString),
+          ...(only !== undefined && { only: [...only] }),
+        },
       });
     },
     tick(stage: Exclude<StringStage, 'wind'>, string: number) {

@@ -14,11 +14,14 @@ import { setColumnsOf, stringColumnsOf } from '../strings/index.js';
 import { benchWriter, setNamed, type Bench } from './bench-history.js';
 import { LINES_OF_THE_DEMO, SETS_OF_THE_DEMO, STRINGS_OF_THE_DEMO } from './lines.js';
 import { DEMO_PEOPLE } from './people.js';
+import { atHome } from './harbour.js';
 import { ON_THE_BENCH, OWNERS, RACK, type RackEntry } from './rack.js';
 import { SHELF_OF_THE_DEMO } from './shelf.js';
 
 const HOUR_MS = 3_600_000;
 const HOURS_SINCE_COUNT = 1.5;
+/** Players were asked when their instruments were entered in the passport books. */
+const DAYS_SINCE_ASKED = 300;
 /** The demo's technician takes his time. */
 const PACE_OF_THE_DEMO = 1.12;
 
@@ -30,8 +33,11 @@ interface Loading {
   events: BenchEvent[];
 }
 
+/** What hangs in the rack; or the whole harbour, with all that hangs at home and comes back when it is due. */
+export type DemoScale = 'rack' | 'harbour';
+
 /** Loads the demo into an empty house. Returns false, and does nothing, where people are known already. */
-export async function loadDemo(store: DataSource, now: Date): Promise<boolean> {
+export async function loadDemo(store: DataSource, now: Date, scale: DemoScale = 'rack'): Promise<boolean> {
   if (await store.getRepository(PersonRow).exists()) return false;
   const events = await store.transaction(async (tx) => {
     await loadStrings(tx, now);
@@ -43,7 +49,8 @@ export async function loadDemo(store: DataSource, now: Date): Promise<boolean> {
     );
     const technician = people.find(({ role }) => role === 'technician');
     const loading: Loading = { tx, now, personId: technician?.id ?? '', deviceId: uuidV7(), events: [] };
-    for (const entry of RACK) await hang(loading, entry, owners.find(({ name }) => name === entry.owner)?.id ?? null);
+    const entries = scale === 'rack' ? RACK : [...RACK, ...atHome(now)];
+    for (const entry of entries) await hang(loading, entry, owners.find(({ name }) => name === entry.owner)?.id ?? null);
     await tx.query("SELECT setval(pg_get_serial_sequence('instrument', 'passport'), (SELECT max(passport) FROM instrument))");
     return loading.events;
   });
@@ -77,13 +84,15 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
     geometry: { ...fromInstrument(instrumentOf(entry.archetypeId)), hand: entry.hand ?? 'right' },
     methods: entry.methods ?? {},
     remark: entry.remark,
+    weeklyHours: entry.weeklyHours ?? null,
+    hoursAskedAt: entry.weeklyHours === undefined ? null : new Date(now.getTime() - DAYS_SINCE_ASKED * 24 * HOUR_MS),
     version: 1,
   });
   await tx.update(InstrumentRow, { id: instrument.id }, { passport: entry.passport }); // an insert leaves a generated column to its sequence
-  for (const { daysAgo, set, remark, counted, found, measured, pads, sizes } of entry.past) {
+  for (const { daysAgo, set, remark, counted, found, measured, left, only, pads, sizes } of entry.past) {
     const startedAt = new Date(now.getTime() - daysAgo * 24 * HOUR_MS);
     const bench = await openJob(loading, instrument, {
-      reason: 'Restring',
+      reason: only === undefined ? 'Restring' : `String ${only.join(', ')} broke`,
       takenInAt: new Date(startedAt.getTime() - 20 * HOUR_MS),
       promisedAt: null,
       startedAt,
@@ -92,8 +101,9 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
     });
     const writer = benchWriter(bench);
     const chosen = setNamed(set, instrument.geometry);
-    const each = (work: (string: number) => void) => instrument.geometry.strings.forEach((_, index) => work(index + 1));
-    writer.choose(chosen);
+    const numbers = only ?? instrument.geometry.strings.map((_, index) => index + 1);
+    const each = (work: (string: number) => void) => numbers.forEach(work);
+    writer.choose(chosen, only);
     Object.entries(sizes ?? {}).forEach(([tool, sizeMm]) => writer.lay(tool as ToolKind, sizeMm));
     pads?.forEach((lies, index) => writer.pads(index + 1, lies));
     for (const stage of ['ready', 'strip', 'anchor'] as const) each((string) => writer.tick(stage, string));
@@ -103,6 +113,7 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
     each((string) => writer.tick('bring-up', string));
     if (isVibrato(instrument.geometry.bridge)) each((string) => writer.tick('balance', string));
     each((string) => writer.settle(string));
+    Object.entries(left ?? {}).forEach(([what, valueMm]) => writer.measure(what as MeasureKind, valueMm));
     each((string) => writer.tick('trim', string));
     if (counted !== undefined) each((string) => writer.count(chosen, string, counted));
     writer.handOver(remark);

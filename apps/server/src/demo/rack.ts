@@ -11,6 +11,8 @@ export interface RackEntry {
   hand?: Hand;
   owner: string;
   remark: string;
+  /** Played in a week, h, where its player was asked. */
+  weeklyHours?: number;
   /** Ways of this instrument alone. */
   methods?: MethodChoices;
   /** Past restrings: days ago, and the gauges of the set at both ends. */
@@ -19,14 +21,18 @@ export interface RackEntry {
   job?: { reason: string; takenInHoursAgo: number; promisedInHours: number | null };
 }
 
-interface PastRestring {
+export interface PastRestring {
   daysAgo: number;
   set: string;
   remark: string;
   /** Turns that were counted for each one planned, where somebody counted: posts of this one are thicker or thinner than usual. */
   counted?: number;
   found?: readonly (Partial<Finding> & Pick<Finding, 'what'>)[];
+  /** As it came in, and as it went home. */
   measured?: Partial<Record<MeasureKind, number>>;
+  left?: Partial<Record<MeasureKind, number>>;
+  /** Strings that were replaced, where it was not the whole set. */
+  only?: readonly number[];
   /** Which way the pads of a locking nut lay, clamp by clamp. */
   pads?: readonly PadLies[];
   sizes?: Partial<Record<ToolKind, number>>;
@@ -40,6 +46,8 @@ export const OWNERS: readonly { name: string; contact: string }[] = [
   { name: 'Odile Fennimarsh', contact: 'school house, Tern Lane' },
   { name: 'Jessamy Roke', contact: 'jessamy@quillhaven.example' },
   { name: 'Quillhaven School', contact: 'music room' },
+  { name: 'Rafe Tollgate', contact: 'rafe@quillhaven.example' },
+  { name: 'Isolde Marrack', contact: 'isolde@quillhaven.example' },
 ];
 
 export const RACK: readonly RackEntry[] = [
@@ -145,9 +153,45 @@ export const RACK: readonly RackEntry[] = [
     archetypeId: 'acoustic-parlour',
     owner: 'Bram Isleworthy',
     remark: '',
+    weeklyHours: 5.5,
     past: [
-      { daysAgo: 350, set: '.012–.053', remark: '' },
-      { daysAgo: 140, set: '.012–.053', remark: '' },
+      {
+        daysAgo: 724,
+        set: '.012–.053',
+        remark: '',
+        measured: { relief: 0.21, 'action-bass': 2.42, 'action-treble': 1.7 },
+        left: { relief: 0.2, 'action-bass': 2.4, 'action-treble': 1.7 },
+        found: [{ what: 'pin-worn', severity: 'soon', string: 6 }],
+      },
+      {
+        daysAgo: 525,
+        set: '.012–.053',
+        remark: '',
+        measured: { relief: 0.26, 'action-bass': 2.54, 'action-treble': 1.8 },
+        left: { relief: 0.22, 'action-bass': 2.44, 'action-treble': 1.75 },
+        found: [{ what: 'groove', severity: 'watch', string: 2, fret: 3 }],
+      },
+      {
+        daysAgo: 322,
+        set: '.011–.052 phosphor',
+        remark: 'Lighter for the winter.',
+        found: [
+          { what: 'groove', severity: 'watch', string: 2, fret: 3 },
+          { what: 'slot-binds', severity: 'soon', string: 3 },
+          { what: 'board-dry', severity: 'soon', wood: 'rosewood' },
+        ],
+        measured: { 'action-bass': 2.5, 'action-treble': 1.8 },
+        left: { 'action-bass': 2.34, 'action-treble': 1.65 },
+      },
+      {
+        daysAgo: 157,
+        set: '.012–.053',
+        remark: 'Back to the heavier set.',
+        measured: { relief: 0.17, 'action-bass': 2.36, 'action-treble': 1.7 },
+        left: { relief: 0.2, 'action-bass': 2.42, 'action-treble': 1.75 },
+        found: [{ what: 'groove', severity: 'soon', string: 2, fret: 3 }],
+      },
+      { daysAgo: 79, set: '.012–.053', remark: 'Broke on the quay.', only: [1] },
     ],
   },
   {

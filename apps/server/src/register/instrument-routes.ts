@@ -4,6 +4,7 @@ import { archetype, instrumentOf } from '@gold-peg/craft/archetypes';
 import { type Handler, Refusal, refuseField } from '../handling/index.js';
 import { addOnce, InstrumentRow, isSame, OwnerRow } from '../store/index.js';
 import { countSome } from './count-some.js';
+import { projectDue } from './due.js';
 import { readPassport } from './instrument.js';
 import { containing } from './search.js';
 import { summariesFound } from './summaries.js';
@@ -24,7 +25,16 @@ export const addInstrument: Handler<'addInstrument'> = async ({ store, body }) =
   const geometry = scaled({ ...fromInstrument(instrumentOf(kind.id)), hand: body.hand }, body.scaleMm);
   const draft = { id, name, archetypeId: kind.id, ownerId, remark };
   const before = await store.getRepository(InstrumentRow).findOneBy({ id }); // looked for first: each try would use up a passport number
-  if (before === null) await addOnce(store, InstrumentRow, { ...draft, facts: kind.facts, geometry, methods: {}, version: 1 });
+  if (before === null)
+    await addOnce(store, InstrumentRow, {
+      ...draft,
+      facts: kind.facts,
+      geometry,
+      methods: {},
+      weeklyHours: null,
+      hoursAskedAt: null,
+      version: 1,
+    });
   const current = await readPassport(store, id);
   if (before !== null && !isSame(before, draft)) throw new Refusal('taken', `id must be new: it is that of ${current.name}`, { current });
   return current;
@@ -40,9 +50,11 @@ function scaled(geometry: Geometry, scaleMm: number | null): Geometry {
 export const passport: Handler<'passport'> = ({ store, params }) => readPassport(store, params.id);
 
 export const changeInstrument: Handler<'changeInstrument'> = async ({ store, params, body }) => {
-  const { version, ...change } = body;
+  const { version, hours, ...change } = body;
   await requireOwner(store, change.ownerId);
-  return changeVersion(store, params.id, version, change);
+  const asked =
+    hours === undefined ? {} : { weeklyHours: hours?.weeklyHours ?? null, hoursAskedAt: hours === null ? null : new Date(hours.askedAt) };
+  return changeVersion(store, params.id, version, { ...change, ...asked });
 };
 
 export const changeGeometry: Handler<'changeGeometry'> = async ({ store, params, body: { version, geometry } }) => {
@@ -57,11 +69,15 @@ export const changeGeometry: Handler<'changeGeometry'> = async ({ store, params,
 export const changeMethods: Handler<'changeMethods'> = ({ store, params, body: { version, methods } }) =>
   changeVersion(store, params.id, version, { methods });
 
-type Change = Partial<Pick<InstrumentRow, 'name' | 'ownerId' | 'remark' | 'geometry' | 'methods'>>;
+type Change = Partial<Pick<InstrumentRow, 'name' | 'ownerId' | 'remark' | 'weeklyHours' | 'hoursAskedAt' | 'geometry' | 'methods'>>;
 
 /** Changes the version that was read, or refuses with what stands now. */
 async function changeVersion(store: DataSource, id: string, version: number, change: Change): Promise<Passport> {
-  const { affected } = await store.getRepository(InstrumentRow).update({ id, version }, { ...change, version: version + 1 });
+  const affected = await store.transaction(async (tx) => {
+    const done = await tx.update(InstrumentRow, { id, version }, { ...change, version: version + 1 });
+    if (done.affected !== 0 && (change.weeklyHours !== undefined || change.geometry !== undefined)) await projectDue(tx, id);
+    return done.affected;
+  });
   const current = await readPassport(store, id);
   if (affected === 0) {
     throw new Refusal(

@@ -2,6 +2,7 @@ import type { DataSource } from 'typeorm';
 import type { Passport } from '@gold-peg/contract/register';
 import { Refusal } from '../handling/index.js';
 import { InstrumentRow, SetupRow } from '../store/index.js';
+import { hoursOf } from './due.js';
 import { summariesOf } from './summaries.js';
 
 /** @throws Refusal where there is none. */
@@ -14,5 +15,14 @@ export async function readPassport(store: DataSource, id: string): Promise<Passp
   const summary = summaries.get(id);
   if (row === null || summary === undefined) throw new Refusal('unknown', 'There is no instrument with that id.');
   const { version, remark, geometry, methods } = row;
-  return { ...summary, version, remark, geometry, methods, current: setups[0]?.setup ?? null, setups: setups.map(({ setup }) => setup) };
+  return {
+    ...summary,
+    version,
+    remark,
+    hours: hoursOf(row),
+    geometry,
+    methods,
+    current: setups[0]?.setup ?? null,
+    setups: setups.map(({ setup }) => setup),
+  };
 }

@@ -33,6 +33,8 @@ export class OwnerRow {
 @Index('instrument_by_name', { synchronize: false })
 @Index('instrument_by_owner_name', { synchronize: false })
 @Index('instrument_by_fitted_at', ['fittedAt', 'passport'])
+@Index('instrument_by_due_at', ['dueAt', 'passport'])
+@Check('instrument_hours', `"weekly_hours" BETWEEN 0 AND 100 AND ("weekly_hours" IS NULL) = ("hours_asked_at" IS NULL)`)
 export class InstrumentRow {
   @PrimaryColumn('uuid') id!: string;
   @Column('integer', { unique: true }) @Generated('increment') passport!: number;
@@ -54,6 +56,11 @@ export class InstrumentRow {
   @Column({ type: 'text', name: 'owner_name', default: '', select: false, insert: false, update: false }) ownerName!: string;
   /** When its latest setup was fitted; written by the database alone. */
   @Column({ type: 'timestamptz', name: 'fitted_at', default: '-infinity', select: false, insert: false, update: false }) fittedAt!: Date;
+  /** Played in a week, h, and when its player said so; null where nobody asked. */
+  @Column('double precision', { name: 'weekly_hours', nullable: true }) weeklyHours!: number | null;
+  @Column('timestamptz', { name: 'hours_asked_at', nullable: true }) hoursAskedAt!: Date | null;
+  /** When its strings are likely worn; infinity where nothing is known of them. */
+  @Column({ type: 'timestamptz', name: 'due_at', default: 'infinity', select: false }) dueAt!: Date | 'infinity';
   @Column('integer') version!: number;
 }
 

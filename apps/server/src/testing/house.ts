@@ -9,7 +9,7 @@ import type { JobSummary } from '@gold-peg/contract/jobs';
 import type { BenchEvent } from '@gold-peg/craft/worksheet';
 import { ensureDatabase } from '../../../../scripts/postgres/database.js';
 import { askForRebuild, rebuildWhereAsked } from '../bench-log/index.js';
-import { loadDemo } from '../demo/load-demo.js';
+import { loadDemo, type DemoScale } from '../demo/load-demo.js';
 import { DEMO_SIGN_IN } from '../demo/people.js';
 import { openFeed } from '../feed/log-feed.js';
 import { buildApp } from '../http/index.js';
@@ -30,11 +30,15 @@ export interface TestHouse {
 
 export const DEMO_NOW = new Date('2026-05-26T09:00:00Z');
 
-export async function openHouse(databaseUrl?: string, log: Logger = pino({ level: 'silent' })): Promise<TestHouse> {
+export async function openHouse(
+  databaseUrl?: string,
+  log: Logger = pino({ level: 'silent' }),
+  scale: DemoScale = 'rack',
+): Promise<TestHouse> {
   const url = databaseUrl ?? (await ensureDatabase(inject('clusterUrl'), `house_${uuidV4().replaceAll('-', '')}`));
   const store = await openStore(url);
   await fillTables(store);
-  if (databaseUrl === undefined) await loadDemo(store, DEMO_NOW);
+  if (databaseUrl === undefined) await loadDemo(store, DEMO_NOW, scale);
   const pool = new pg.Pool({ connectionString: url, max: 3 });
   const feed = openFeed(url, log);
   const server = createServer(buildApp({ store, pool, feed, log, sessionSecret: 'a secret of the tests', demoSignIn: DEMO_SIGN_IN }));

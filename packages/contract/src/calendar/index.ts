@@ -5,7 +5,8 @@ export interface CalendarEntry {
   /** The same for the same thing, so that a calendar that reads it again replaces it. */
   id: string;
   at: Date;
-  minutes: number;
+  /** Null for the whole day. */
+  minutes: number | null;
   title: string;
   says: string;
   /** Told so many minutes before; null for no alarm. */
@@ -22,7 +23,7 @@ export function writeCalendar(name: string, entries: readonly CalendarEntry[], m
     const event = calendar.createEvent({
       id: `${id}@gold-peg`,
       start: at,
-      end: new Date(at.getTime() + minutes * MINUTE_MS),
+      ...(minutes === null ? { allDay: true } : { end: new Date(at.getTime() + minutes * MINUTE_MS) }),
       stamp: made,
       summary: title,
       description: says,

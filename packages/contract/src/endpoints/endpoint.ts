@@ -27,7 +27,7 @@ export interface JsonEndpoint extends Common {
 export interface StreamEndpoint extends Common {
   method: 'GET';
   body?: undefined;
-  gives: 'application/pdf' | 'text/event-stream';
+  gives: 'application/pdf' | 'text/calendar' | 'text/event-stream';
 }
 
 /** One row of the contract. */

@@ -2,8 +2,9 @@ import * as z from 'zod';
 import { appendOutcome, benchEvent, storedEvent } from '../bench-log/index.js';
 import { jobDraft, jobSummary, worksheetSchema } from '../jobs/index.js';
 import { PAPER_KINDS } from '../paper/index.js';
-import { uuid, version } from '../quantity/index.js';
+import { instant, uuid, version } from '../quantity/index.js';
 import {
+  duePage,
   geometryChange,
   instrumentChange,
   instrumentDraft,
@@ -22,6 +23,7 @@ import { bench, byId, front, page } from './shared.js';
 
 /** Passports are numbered by the database, which counts so far. */
 const MOST_PASSPORT = 2 ** 31 - 1;
+const passportNumber = z.coerce.number().int().min(0).max(MOST_PASSPORT);
 /** A place in the log: what comes after it is asked for. */
 const place = z.coerce.number().int().min(0).max(Number.MAX_SAFE_INTEGER).default(0);
 /** Most events that one answer holds. */
@@ -70,11 +72,31 @@ export const WORK = {
     who: front,
     query: z.object({
       ...page,
-      after: z.coerce.number().int().min(0).max(MOST_PASSPORT).optional(),
+      after: passportNumber.optional(),
       order: registerOrder.default('passport'),
       way: orderWay.default('asc'),
     }),
     reply: instrumentPage,
+    status: 200,
+  },
+  listDue: {
+    method: 'GET',
+    path: '/api/due',
+    room: 'register',
+    summary: 'Instruments that should come back, the earliest first, and why. Those in the workshop are left out',
+    who: front,
+    query: z.object({ until: instant, after: passportNumber.optional(), limit: page.limit }),
+    reply: duePage,
+    status: 200,
+  },
+  dueCalendar: {
+    method: 'GET',
+    path: '/api/due.ics',
+    room: 'register',
+    summary: 'The same as an iCalendar file, one day for each',
+    who: front,
+    query: z.object({ until: instant }),
+    gives: 'text/calendar',
     status: 200,
   },
   addInstrument: {

@@ -1,5 +1,7 @@
 export { fromInstrument, geometrySchema, toInstrument, type Geometry } from './geometry.js';
 export {
+  dueEntry,
+  duePage,
   geometryChange,
   houseSchema,
   instrumentChange,
@@ -14,8 +16,10 @@ export {
   ownerPage,
   ownerSchema,
   passportSchema,
+  playedHours,
   registerOrder,
   setupSchema,
+  type DueEntry,
   type House,
   type InstrumentDraft,
   type InstrumentSummary,
@@ -23,5 +27,6 @@ export {
   type Owner,
   type Passport,
   type PastSetup,
+  type PlayedHours,
   type RegisterOrder,
 } from './register.js';

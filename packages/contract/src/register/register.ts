@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { longText, newId, scaleMm, uuid, version, words } from '../quantity/index.js';
+import { instant, longText, newId, quantity, scaleMm, uuid, version, words } from '../quantity/index.js';
 import { SCRAP_REASONS } from '@gold-peg/craft/worksheet';
 import { TOOL_KINDS } from '@gold-peg/craft/tools';
 import { found, loggedString, loggedTuning, measured, padsNoted, springsLearned } from '../bench-log/index.js';
@@ -73,9 +73,18 @@ export type OrderWay = z.infer<typeof orderWay>;
 export const instrumentPage = z.object({ instruments: z.array(instrumentSummary), next: z.int().nullable(), count: counted });
 export const ownerPage = z.object({ owners: z.array(ownerSchema), next: uuid.nullable(), count: counted });
 
+/** How much an instrument is played, as its player said. */
+export const playedHours = z.strictObject({
+  weeklyHours: quantity({ from: 0, to: 100, unit: 'h', because: 'a week has 168 hours, and fingers rest' }),
+  askedAt: instant,
+});
+export type PlayedHours = z.infer<typeof playedHours>;
+
 export const passportSchema = instrumentSummary.extend({
   version,
   remark: z.string(),
+  /** Null where nobody asked. */
+  hours: playedHours.nullable().default(null),
   geometry: geometrySchema,
   /** Ways that hold for this instrument alone. */
   methods: methodChoices.default({}),
@@ -102,7 +111,28 @@ export const instrumentChange = z.strictObject({
   name: words('the name of the instrument', 80),
   ownerId: uuid.nullable(),
   remark: longText(2000),
+  /** They stay as they are where left out. */
+  hours: playedHours.nullable().optional(),
 });
+
+/** Four times in five between low and high. */
+const dates = z.object({ low: z.string(), likely: z.string(), high: z.string() });
+/** An instrument that should come back, and why: the string that is worn first. */
+export const dueEntry = z.object({
+  instrument: instrumentSummary,
+  contact: z.string(),
+  due: dates,
+  string: z.int(),
+  ageDays: z.number(),
+  /** Null where nobody asked how much it is played. */
+  hours: playedHours.nullable(),
+  /** Sets of this instrument that were lived to their end. */
+  learnedFrom: z.int(),
+  /** What was found and left to be looked at again. */
+  findings: z.array(found),
+});
+export type DueEntry = z.infer<typeof dueEntry>;
+export const duePage = z.object({ entries: z.array(dueEntry), next: z.int().nullable() });
 
 export const geometryChange = z.strictObject({ version, geometry: geometrySchema });
 export const methodsChange = z.strictObject({ version, methods: methodChoices });

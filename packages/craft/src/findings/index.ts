@@ -17,6 +17,7 @@ export {
   type Severity,
   type Wood,
 } from './findings.js';
+export { threadsOf, type LookedOver, type Thread } from './threads.js';
 export {
   clampCount,
   GAUGE_TOOLS,

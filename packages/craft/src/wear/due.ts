@@ -26,9 +26,14 @@ export interface Due {
 /** Condition of every string that is on an instrument, and which of them is worn first; null where nothing is known of its strings. */
 export function dueOf({ family, setups, hours }: StrungSince, now: number): Due | null {
   const latest = [...setups].sort((a, b) => Date.parse(b.fittedAt) - Date.parse(a.fittedAt))[0];
+  const alike = new Map<string, Wear | null>();
   const wear = new Map(
     (latest?.strings ?? []).flatMap(({ string, construction }): [number, Wear][] => {
-      const of = wearOf({ construction, family, lives: livesOf(setups, string), hours, now });
+      const lives = livesOf(setups, string);
+      // most strings of a set are of one kind, and lived together
+      const key = JSON.stringify([construction, lives]);
+      const of = alike.get(key) ?? wearOf({ construction, family, lives, hours, now });
+      alike.set(key, of);
       return of === null ? [] : [[string, of]];
     }),
   );

@@ -48,7 +48,7 @@ export function playedUntilWorn(family: Family, construction: Construction): Con
 }
 
 /** Steps of a normal deviate, from four spreads below to four above. */
-const DEVIATES = Array.from({ length: 81 }, (_, nth) => (nth - 40) / 10);
+const DEVIATES = Array.from({ length: 41 }, (_, nth) => (nth - 20) / 5);
 const density = (deviate: number): number => Math.exp(-(deviate ** 2) / 2);
 
 /**

@@ -6,3 +6,4 @@ export { OneOfEach1764400000000 } from './1764400000000-one-of-each.js';
 export { TasksAndSecrets1764500000000 } from './1764500000000-tasks-and-secrets.js';
 export { Size1764600000000 } from './1764600000000-size.js';
 export { RegisterOrder1764700000000 } from './1764700000000-register-order.js';
+export { Due1764800000000 } from './1764800000000-due.js';

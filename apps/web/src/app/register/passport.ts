@@ -5,6 +5,7 @@ import { RouterLink } from '@angular/router';
 import { pullOf } from '@gold-peg/contract/pulls';
 import type { PastSetup } from '@gold-peg/contract/register';
 import { fromMillimetres } from '@gold-peg/craft/units';
+import { threadsOf } from '@gold-peg/craft/findings';
 import { nameTuning } from '@gold-peg/craft/tuning';
 import { Measures, say } from '../preferences/measures';
 import { sayLeft } from '../preferences/slack-words';
@@ -12,21 +13,41 @@ import { Api } from '../server/api';
 import { Session } from '../session/session';
 import { troubleOf } from '../server/server-problem';
 import { Fact } from '../ui/fact';
+import { OneOf, type Choice } from '../ui/one-of';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
 import { sayFinding } from '../worksheet/look-over/finding-words';
 import { geometryFacts } from './geometry-facts';
 import { neckFact } from './neck-fact';
-import { pullChart } from './passport-charts';
+import { DuePanel, dueIn, LifePicture } from './life';
 import { PassportEdit } from './passport-edit';
 import { TakeIn } from './take-in';
+
+type View = 'line' | 'tables';
+const VIEWS: readonly Choice<View>[] = [
+  { value: 'line', label: 'time line' },
+  { value: 'tables', label: 'as tables' },
+];
 
 /** An instrument's passport: what it is, what is on it, and all past setups. */
 @Component({
   selector: 'peg-passport',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Fact, MatButtonModule, MatTooltipModule, PassportEdit, PlaceHeader, RouterLink, TakeIn, Trouble, UnderWay],
+  imports: [
+    DuePanel,
+    Fact,
+    LifePicture,
+    MatButtonModule,
+    MatTooltipModule,
+    OneOf,
+    PassportEdit,
+    PlaceHeader,
+    RouterLink,
+    TakeIn,
+    Trouble,
+    UnderWay,
+  ],
   templateUrl: './passport.html',
   styleUrl: './passport.scss',
 })
@@ -42,7 +63,10 @@ export class PassportPage {
   });
   protected readonly trouble = computed(() => troubleOf(this.passport));
   protected readonly mayWork = inject(Session).mayWork;
+  protected readonly VIEWS = VIEWS;
+  protected readonly view = signal<View>('line');
   protected readonly editing = signal(false);
+  protected readonly takingIn = signal(false);
 
   protected readonly sub = computed(() => {
     if (!this.passport.hasValue()) return '';
@@ -77,18 +101,26 @@ export class PassportPage {
   protected readonly past = computed(() =>
     this.passport.hasValue() ? this.passport.value().setups.map((setup) => this.storyOf(setup)) : [],
   );
-  protected readonly chart = computed(() => {
+  protected readonly now = signal(Date.now());
+  protected readonly due = computed(() => (this.passport.hasValue() ? dueIn(this.passport.value(), this.now()) : null));
+  protected readonly facts = computed(() => {
     if (!this.passport.hasValue()) return null;
-    const { geometry, setups } = this.passport.value();
-    const steps = [...setups].reverse().flatMap((setup) => {
-      const pull = pullOf(geometry, setup);
-      return pull === null ? [] : [{ at: Date.parse(setup.fittedAt), pull, label: say(this.measures.pull(pull)) }];
-    });
-    return pullChart(steps, Date.now());
+    const { geometry, current, setups, currentSet } = this.passport.value();
+    const pull = current === null ? null : pullOf(geometry, current);
+    const open = threadsOf(setups).filter(({ until }) => until === null).length;
+    return {
+      since: current === null ? '' : `, since ${DATE.format(new Date(current.fittedAt))}`,
+      set: currentSet ?? 'nothing known',
+      pull: pull === null ? '–' : say(this.measures.pull(pull)),
+      open,
+      findings: open === 0 ? 'nothing' : open === 1 ? '1 finding' : `${open} findings`,
+    };
   });
 
   protected changed(): void {
     this.editing.set(false);
+    this.takingIn.set(false);
+    this.now.set(Date.now());
     this.passport.reload();
   }
 

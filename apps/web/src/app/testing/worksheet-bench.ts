@@ -87,6 +87,7 @@ export function worksheetFile({ kind = 'electric-in-line', current = null, setup
     passport: {
       ...instrument,
       version: 1,
+      hours: null,
       remark: '',
       geometry,
       methods: {},
