@@ -3,4 +3,5 @@ export { askForRebuild, rebuildWhereAsked } from './rebuild.js';
 export { countsFor } from './project-counts.js';
 export { timesFor } from './project-times.js';
 export { readEvents } from './read-events.js';
+export { logCsv, logJson, readLog } from './log-routes.js';
 export { appendEvents, jobEvents } from './routes.js';

@@ -1,4 +1,4 @@
-import { appendEvents, jobEvents } from '../bench-log/index.js';
+import { appendEvents, jobEvents, logCsv, logJson, readLog } from '../bench-log/index.js';
 import { changeHouse, house } from '../house/index.js';
 import { listJobs, takeIn, worksheet } from '../jobs/index.js';
 import { addPerson, changePassphrase, health, listPeople, savePreferences, session, signIn, signOut } from '../people/index.js';
@@ -18,7 +18,7 @@ import {
 import { exportFile, importFile } from '../files/index.js';
 import { countStock, placeOrder, stock } from '../stock/index.js';
 import { addSet, addString, addTuning, changeString, stringTable } from '../strings/index.js';
-import { cutStripPdf, stringTablePdf } from '../papers/index.js';
+import { cardPdf, cutStripPdf, labelPdf, stringTablePdf } from '../papers/index.js';
 import type { Handlers } from '../handling/index.js';
 
 /** All but the feed, which needs a line to the database of its own. */
@@ -59,6 +59,11 @@ export const handlers: Omit<Handlers, 'feed'> = {
   exportFile,
   appendEvents,
   jobEvents,
+  readLog,
+  logCsv,
+  logJson,
   cutStripPdf,
+  cardPdf,
+  labelPdf,
   stringTablePdf,
 };

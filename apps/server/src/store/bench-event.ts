@@ -6,6 +6,9 @@ import { PersonRow } from './person.js';
 /** The log. Rows are only ever added. */
 @Entity('bench_event')
 @Index('bench_event_by_job', ['jobId', 'seq'])
+@Index('bench_event_by_person', ['personId', 'seq'])
+@Index('bench_event_by_kind', ['kind', 'seq'])
+@Index('bench_event_by_time', ['storedAt', 'seq'])
 export class BenchEventRow {
   @PrimaryColumn('uuid') id!: string;
   @Column('bigint', { unique: true }) @Generated('increment') seq!: string;

@@ -17,6 +17,8 @@ export const routes: Routes = [
     title: 'New instrument · Gold Peg',
     loadComponent: () => import('./register/new-instrument').then((place) => place.NewInstrument),
   },
+  { path: 'register/due', title: 'Due · Gold Peg', loadComponent: () => import('./register/due-list').then((place) => place.DueList) },
+  { path: 'p/:number', title: 'Passport · Gold Peg', loadComponent: () => import('./register/by-number').then((place) => place.ByNumber) },
   {
     path: 'register/:id/headstock',
     title: 'Headstock · Gold Peg',

@@ -11,6 +11,7 @@ export {
   type CountedTurnsRow,
   type StoredEvent,
 } from './event.js';
+export { logLine, logPage, logQuery, type LogLine, type LogQuery } from './log.js';
 export { readEvent } from './read-event.js';
 export {
   clawTurned,

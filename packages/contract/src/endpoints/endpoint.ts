@@ -27,7 +27,7 @@ export interface JsonEndpoint extends Common {
 export interface StreamEndpoint extends Common {
   method: 'GET';
   body?: undefined;
-  gives: 'application/pdf' | 'text/calendar' | 'text/event-stream';
+  gives: 'application/json' | 'application/pdf' | 'text/calendar' | 'text/csv' | 'text/event-stream';
 }
 
 /** One row of the contract. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { appendOutcome, benchEvent, storedEvent } from '../bench-log/index.js';
+import { appendOutcome, benchEvent, logPage, logQuery, storedEvent } from '../bench-log/index.js';
 import { jobDraft, jobSummary, worksheetSchema } from '../jobs/index.js';
 import { PAPER_KINDS } from '../paper/index.js';
 import { instant, uuid, version } from '../quantity/index.js';
@@ -24,8 +24,10 @@ import { bench, byId, front, page } from './shared.js';
 /** Passports are numbered by the database, which counts so far. */
 const MOST_PASSPORT = 2 ** 31 - 1;
 const passportNumber = z.coerce.number().int().min(0).max(MOST_PASSPORT);
+const paper = z.enum(PAPER_KINDS, { error: `must be ${PAPER_KINDS.join(' or ')}: papers a workshop's printer holds` }).default('a4');
 /** A place in the log: what comes after it is asked for. */
-const place = z.coerce.number().int().min(0).max(Number.MAX_SAFE_INTEGER).default(0);
+const seq = z.coerce.number().int().min(0).max(Number.MAX_SAFE_INTEGER);
+const place = seq.default(0);
 /** Most events that one answer holds. */
 export const MOST_EVENTS_READ = 200;
 /** Most events that one request may carry. */
@@ -208,6 +210,36 @@ export const WORK = {
     reply: z.object({ events: z.array(storedEvent), more: z.boolean().default(false) }),
     status: 200,
   },
+  readLog: {
+    method: 'GET',
+    path: '/api/log',
+    room: 'bench-log',
+    summary: 'Events of the whole log, the latest first, by person, instrument, kind and time',
+    who: front,
+    query: logQuery.extend({ before: seq.optional(), limit: page.limit }),
+    reply: logPage,
+    status: 200,
+  },
+  logCsv: {
+    method: 'GET',
+    path: '/api/log.csv',
+    room: 'bench-log',
+    summary: 'The same from the oldest on as a table, however many there are; no cell is a formula',
+    who: front,
+    query: logQuery,
+    gives: 'text/csv',
+    status: 200,
+  },
+  logJson: {
+    method: 'GET',
+    path: '/api/log.json',
+    room: 'bench-log',
+    summary: 'The same as one JSON array',
+    who: front,
+    query: logQuery,
+    gives: 'application/json',
+    status: 200,
+  },
   cutStripPdf: {
     method: 'GET',
     path: '/api/jobs/:id/cut-strip.pdf',
@@ -215,9 +247,28 @@ export const WORK = {
     summary: 'Cut marks of a job on paper, true to scale',
     who: front,
     params: byId,
-    query: z.object({
-      paper: z.enum(PAPER_KINDS, { error: `must be ${PAPER_KINDS.join(' or ')}: papers a workshop's printer holds` }).default('a4'),
-    }),
+    query: z.object({ paper }),
+    gives: 'application/pdf',
+    status: 200,
+  },
+  cardPdf: {
+    method: 'GET',
+    path: '/api/jobs/:id/card.pdf',
+    room: 'jobs',
+    summary: 'What goes home with the instrument of a job, on one page',
+    who: front,
+    params: byId,
+    query: z.object({ paper }),
+    gives: 'application/pdf',
+    status: 200,
+  },
+  labelPdf: {
+    method: 'GET',
+    path: '/api/instruments/:id/label.pdf',
+    room: 'register',
+    summary: 'A label for the case of an instrument, with a QR code that opens its passport',
+    who: front,
+    params: byId,
     gives: 'application/pdf',
     status: 200,
   },

@@ -1,2 +1,3 @@
 export { drawCutStrip, type CutStrip, type Sheet } from './cut-strip.js';
 export { stripRows, type StripRow } from './strip-rows.js';
+export { cardScale, handOverCard, type CardMeasure, type CardString, type HandOverCard } from './card.js';

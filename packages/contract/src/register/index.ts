@@ -1,3 +1,4 @@
+export { ANCHOR_NAMES } from './anchor-names.js';
 export { fromInstrument, geometrySchema, toInstrument, type Geometry } from './geometry.js';
 export {
   dueEntry,

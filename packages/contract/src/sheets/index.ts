@@ -1,3 +1,4 @@
+export { LOG_COLUMNS, writeLogRows } from './log-table.js';
 export { readFile, type ReadFile } from './read-file.js';
 export type { FiledRow } from './shapes.js';
 export { writeFile } from './write-file.js';

@@ -1,25 +1,9 @@
-import type { Geometry } from '@gold-peg/contract/register';
+import { ANCHOR_NAMES, type Geometry } from '@gold-peg/contract/register';
 
 export interface GeometryFact {
   label: string;
   value: string;
 }
-
-const ANCHORS: Readonly<Record<Geometry['bridge']['anchor'], string>> = {
-  pins: 'bridge pins',
-  'tie-block': 'tie block',
-  'knot-in-slot': 'knots in slots',
-  'wrap-and-tuck': 'wrap-and-tuck bridge',
-  'through-body': 'through the body',
-  'stop-tailpiece': 'stop tailpiece',
-  'wrap-around': 'wrap-around bridge',
-  'floating-vibrato': 'vibrato that floats',
-  'double-locking': 'double-locking vibrato',
-  headless: 'headless, ball in a pocket',
-  'top-load': 'top-load',
-  'resting-vibrato': 'vibrato resting on the body',
-  'hooked-tailpiece': 'hooked tailpiece',
-};
 
 /** What the procedure follows from, in the words of the bench. `length` says millimetres in the person's own unit. */
 export function geometryFacts(geometry: Geometry, length: (mm: number, digits?: number) => string): GeometryFact[] {
@@ -45,7 +29,7 @@ export function geometryFacts(geometry: Geometry, length: (mm: number, digits?: 
     { label: 'nut to posts', value: `${length(Math.min(...alongs))} to ${length(Math.max(...alongs))}` },
     { label: 'face', value: `${length(headstock.faceDropMm)} under the slots` },
     { label: 'buttons', value: `${geometry.gearRatio} to 1` },
-    { label: 'bridge', value: `${ANCHORS[bridge.anchor]}, ${length(bridge.behindSaddleMm)} behind the saddle` },
+    { label: 'bridge', value: `${ANCHOR_NAMES[bridge.anchor]}, ${length(bridge.behindSaddleMm)} behind the saddle` },
   ];
 }
 

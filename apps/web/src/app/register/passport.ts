@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, resource, 
 import { MatButtonModule } from '@angular/material/button';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { RouterLink } from '@angular/router';
+import { ENDPOINTS } from '@gold-peg/contract/endpoints';
 import { pullOf } from '@gold-peg/contract/pulls';
 import type { PastSetup } from '@gold-peg/contract/register';
 import { fromMillimetres } from '@gold-peg/craft/units';
@@ -115,6 +116,13 @@ export class PassportPage {
       open,
       findings: open === 0 ? 'nothing' : open === 1 ? '1 finding' : `${open} findings`,
     };
+  });
+
+  /** Papers of it: a label for its case, and the card that went home with it last. */
+  protected readonly label = computed(() => ENDPOINTS.labelPdf.path.replace(':id', this.id()));
+  protected readonly card = computed(() => {
+    const last = this.passport.hasValue() ? this.passport.value().setups[0] : undefined;
+    return last === undefined ? null : ENDPOINTS.cardPdf.path.replace(':id', last.jobId);
   });
 
   protected changed(): void {

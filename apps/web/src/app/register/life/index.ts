@@ -1,3 +1,3 @@
 export { DuePanel } from './due-panel';
-export { dueIn } from './due-words';
+export { dueIn, sayWhen } from './due-words';
 export { LifePicture } from './life-picture';

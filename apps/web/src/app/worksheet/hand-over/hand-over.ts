@@ -3,6 +3,7 @@ import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
+import { ENDPOINTS } from '@gold-peg/contract/endpoints';
 import { instrumentChange } from '@gold-peg/contract/register';
 import { nameTuning } from '@gold-peg/craft/tuning';
 import { fromMillimetres } from '@gold-peg/craft/units';
@@ -138,6 +139,9 @@ export class HandOver {
       };
     }),
   );
+  /** Papers that go home with it. */
+  protected readonly card = computed(() => ENDPOINTS.cardPdf.path.replace(':id', this.desk.file()?.job.id ?? ''));
+  protected readonly label = computed(() => ENDPOINTS.labelPdf.path.replace(':id', this.desk.file()?.passport.id ?? ''));
   protected readonly notes = computed(() => this.desk.sheet().notes.map(({ payload }) => payload.text));
   protected readonly soft = computed(() => this.desk.lanes().some(({ texture }) => texture === 'nylon'));
 

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { isSoft, tuningWays } from '@gold-peg/craft/methods';
-import { forecastDrift, judgeRounds, withinAYear, type DriftForecast, type DriftReading, type RoundsJudged } from '@gold-peg/craft/settle';
+import { expectedDrift, judgeRounds, type DriftForecast, type RoundsJudged } from '@gold-peg/craft/settle';
 import { cents } from '@gold-peg/craft/units';
 import { driftOf, dropsOf } from '@gold-peg/craft/worksheet';
 import { WorksheetDesk } from '../desk';
@@ -21,9 +21,6 @@ export interface SettlingString {
   since: number | null;
 }
 
-/** A string that nobody read since it first bore pull. */
-const JUST_TUNED: readonly DriftReading[] = [{ hours: 1e-3, cents: null, retuned: true }];
-
 /** How the strings of this job settle; what was computed of the same readings before is not computed again. */
 @Injectable()
 export class Settling {
@@ -40,11 +37,7 @@ export class Settling {
       const readings = soft ? driftOf(sheet, index) : [];
       const start = sheet.tensioned[index]?.at;
       const judged = drops.length === 0 ? null : this.once([drops, tolerance], () => judgeRounds({ drops: drops.map(cents), tolerance }));
-      const known = readings.length > 0 ? readings : JUST_TUNED;
-      const expected =
-        soft && start !== undefined
-          ? this.once([known, hold], () => withinAYear(forecastDrift({ readings: known, limit: hold.cents, hold })))
-          : null;
+      const expected = soft && start !== undefined ? this.once([readings, hold], () => expectedDrift(readings, hold)) : null;
       const held = placesOfSlip(place.post.style, this.desk.instrument()?.bridge.anchor);
       return {
         drops,

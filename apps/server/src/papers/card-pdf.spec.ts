@@ -1,0 +1,103 @@
+import { createCanvas } from '@napi-rs/canvas';
+import jsQR from 'jsqr';
+import { getDocument, type PDFDocumentProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Passport } from '@gold-peg/contract/register';
+import { InstrumentRow } from '../store/index.js';
+import { openHouse, type TestHouse } from '../testing/house.js';
+import type { Visitor } from '../testing/visitor.js';
+
+let house: TestHouse;
+let technician: Visitor;
+beforeAll(async () => {
+  house = await openHouse();
+  technician = await house.visitor().signIn('technician');
+});
+afterAll(() => house.close());
+
+async function pdfAt(path: string): Promise<PDFDocumentProxy> {
+  const answer = await fetch(`${technician.address}${path}`, { headers: { cookie: technician.cookieHeader } });
+  expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'application/pdf']);
+  return getDocument({ data: new Uint8Array(await answer.arrayBuffer()), verbosity: 0 }).promise;
+}
+
+async function textOf(pdf: PDFDocumentProxy): Promise<string> {
+  const { items } = await (await pdf.getPage(1)).getTextContent();
+  return items
+    .map((item) => ('str' in item ? item.str : ''))
+    .join(' ')
+    .replace(/\s+/g, ' ');
+}
+
+/** What a camera reads on the first page. */
+async function codeOn(pdf: PDFDocumentProxy): Promise<string | undefined> {
+  const page = await pdf.getPage(1);
+  const viewport = page.getViewport({ scale: 3 });
+  const canvas = createCanvas(Math.round(viewport.width), Math.round(viewport.height));
+  const context = canvas.getContext('2d');
+  await page.render({ canvas: null, canvasContext: context as never, viewport, background: '#fff' }).promise;
+  const { data } = context.getImageData(0, 0, canvas.width, canvas.height);
+  return jsQR(data, canvas.width, canvas.height)?.data;
+}
+
+async function passportOf(passport: number): Promise<Passport> {
+  const { id } = await house.store.getRepository(InstrumentRow).findOneByOrFail({ passport });
+  return (await technician.ask('GET', `/api/instruments/${id}`)).body as Passport;
+}
+const cardOfLast = async (passport: number) => pdfAt(`/api/jobs/${(await passportOf(passport)).setups[0]?.jobId}/card.pdf`);
+
+describe('the hand-over card', () => {
+  it('tells what was fitted, what it pulls and pulled before, and when to come back, as text that can be read', async () => {
+    const text = await textOf(await cardOfLast(117));
+    for (const told of [
+      'Heron parlour, walnut',
+      'for Tamsel Orre',
+      'passport 0117',
+      'by Corin Vell',
+      '.011–.052 phosphor bronze',
+      'bridge pins',
+    ])
+      expect(text).toContain(told);
+    // both setups before were of this set: 637 N together, by the table of strings
+    expect(text).toMatch(/together 637 N 6\d\.\d kgf, ±\d %; before: 637 N/);
+    expect(text).toMatch(/Back by \d+ \w+ 202\d/);
+    expect(text).toMatch(/likely worn between .* and .*; string \d first/);
+    expect(text).toContain('Groove at fret 2, string 1:');
+    expect(text).toContain('1.90 mm as it came');
+    expect(text).toContain('Cut ends stay sharp');
+  });
+
+  it('names the hours of an instrument that goes on moving', async () => {
+    // read after its stretches only, two hours after it was strung: the hours that are left are told, none that is past
+    const { setups } = await passportOf(98);
+    const text = await textOf(await cardOfLast(98));
+    const [, hour = '', holds = ''] =
+      /Tune it at these hours \w+ \d+ \w+ (\d\d:\d\d).*do not judge them before \w+ \d+ \w+, (\d\d:\d\d)/.exec(text) ?? [];
+    const left = new Date(setups[0]?.fittedAt ?? '').toTimeString().slice(0, 5);
+    expect(hour > left && holds > left).toBe(true);
+  });
+
+  it('is one page, with twelve strings and with a string alone as well', async () => {
+    for (const passport of [98, 112, 117, 121, 146, 151, 152]) expect((await cardOfLast(passport)).numPages).toBe(1);
+    const text = await textOf(await cardOfLast(121));
+    expect(text).toContain('string 1 of .012–.053');
+    expect(text.match(/as it was/g)).toHaveLength(5);
+  });
+
+  it('has a code that opens its passport at the address of the shop', async () => {
+    expect(await codeOn(await cardOfLast(117))).toBe(`${technician.address}/p/0117`);
+  });
+
+  it('asks for a set first', async () => {
+    const { status, body } = await technician.ask('GET', `/api/jobs/${(await technician.job(104)).id}/card.pdf`);
+    expect([status, body.detail]).toEqual([422, 'No set is chosen for this job yet: a card tells what was fitted.']);
+  });
+});
+
+it('a case label says whose it is and what is on it, and its code opens the passport', async () => {
+  const label = await pdfAt(`/api/instruments/${(await passportOf(117)).id}/label.pdf`);
+  const text = await textOf(label);
+  for (const told of ['0117', 'Heron parlour, walnut', 'Tamsel Orre', '.011–.052 phosphor bronze']) expect(text).toContain(told);
+  expect(label.numPages).toBe(1);
+  expect(await codeOn(label)).toBe(`${technician.address}/p/0117`);
+});

@@ -1,0 +1,13 @@
+import Papa from 'papaparse';
+import type { LogLine } from '../bench-log/index.js';
+
+/** Columns of the log as a table. */
+export const LOG_COLUMNS = ['seq', 'storedAt', 'person', 'passport', 'instrument', 'jobId', 'kind', 'string', 'payload'] as const;
+
+/** Lines of the log as rows of a CSV file, each with its end; no cell is a formula for who opens it. */
+export function writeLogRows(lines: readonly LogLine[]): string {
+  const data = lines.map((line) =>
+    LOG_COLUMNS.map((column) => (column === 'payload' ? JSON.stringify(line.payload) : (line[column] ?? ''))),
+  );
+  return `${Papa.unparse(data, { newline: '\n', escapeFormulae: true })}\n`;
+}

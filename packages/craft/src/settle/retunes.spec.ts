@@ -1,0 +1,28 @@
+import { expect, it } from 'vitest';
+import { cents } from '../units/index.js';
+import { expectedDrift, retunesOf } from './index.js';
+
+const HOUR = 3_600_000;
+const band = (likely: number) => ({ low: likely / 2, likely, high: likely * 2 });
+
+it('follows the string that has to be tuned first, and holds with the last', () => {
+  const moving = [
+    { number: 1, since: 0, expected: { retunes: [band(3), band(8)], holdsFrom: band(40) } },
+    { number: 2, since: HOUR, expected: { retunes: [band(1), band(Infinity)], holdsFrom: band(20) } },
+  ];
+  expect(retunesOf(moving)).toEqual({ strings: [1, 2], times: [2 * HOUR], holdsFrom: 40 * HOUR });
+});
+
+it('says nothing where nothing moves, and no hour where it does not hold within a year', () => {
+  expect(retunesOf([])).toBeNull();
+  const never = { number: 4, since: 0, expected: { retunes: [band(2)], holdsFrom: band(Infinity) } };
+  expect(retunesOf([never])?.holdsFrom).toBeNull();
+});
+
+it('expects by its kind before anybody read it, and by its readings then', () => {
+  const hold = { cents: cents(5), hours: 1 };
+  const kind = expectedDrift([], hold);
+  const quick = expectedDrift([{ hours: 0.5, cents: cents(-60), retuned: true }], hold);
+  expect(kind.nextRetune.likely).toBeGreaterThan(0);
+  expect(quick.holdsFrom.likely).toBeGreaterThan(kind.holdsFrom.likely);
+});
