@@ -14,7 +14,10 @@ const serious = async (page: Page, rules: readonly string[] = []) => {
 const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = [
   ['Today', (page) => page.getByRole('link', { name: 'Today', exact: true }).click()],
   ['Register', (page) => page.getByRole('link', { name: 'Register', exact: true }).click()],
-  ['a passport', (page) => page.getByRole('link', { name: /Heron parlour, spruce/ }).click()],
+  ['a passport', passport],
+  ['a passport as tables', (page) => page.getByRole('option', { name: 'as tables' }).click()],
+  ['what is due', due],
+  ['the log', wholeLog],
   ['a new instrument', (page) => page.goto('/register/new')],
   ['a headstock', headstock],
   ['Choose', async (page) => (await open(page), stageLink(page, 'Choose').click())],
@@ -47,6 +50,23 @@ async function other(page: Page, name: RegExp, stage: string): Promise<void> {
   await page.getByRole('link', { name: 'Today', exact: true }).click();
   await page.getByRole('link', { name }).click();
   await stageLink(page, stage).click();
+}
+
+async function passport(page: Page): Promise<void> {
+  await page.getByRole('link', { name: /Heron parlour, spruce/ }).click();
+  await page.getByRole('heading', { name: 'Due', exact: true }).waitFor();
+}
+
+async function due(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Register', exact: true }).click();
+  await page.getByRole('link', { name: 'what is due' }).click();
+  await page.getByRole('link', { name: 'Brindle six, tar black' }).waitFor();
+}
+
+async function wholeLog(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Register', exact: true }).click();
+  await page.getByRole('link', { name: 'the log', exact: true }).click();
+  await page.getByRole('button', { name: 'earlier ones …' }).waitFor();
 }
 
 async function waysHome(page: Page): Promise<void> {

@@ -27,14 +27,14 @@ async function instrument(page: Page, name: string): Promise<void> {
 const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = [
   ['today', (page) => place(page, 'Today')],
   ['register', (page) => place(page, 'Register')],
-  ['passport', (page) => page.getByRole('link', { name: /Heron parlour, walnut/ }).click()],
+  ['passport', passport],
+  ['due', due],
   ['wind', (page) => instrument(page, 'Heron parlour, walnut')],
   ['anchor', (page) => stage(page, 'Anchor')],
   ['look-over', (page) => stage(page, 'Look over')],
   ['hand-over', (page) => stage(page, 'Hand over')],
   ['choose', (page) => stage(page, 'Choose')],
   ['ready', ready],
-  ['bench-mode', benchMode],
   ['bring-up', bringUp],
   ['settle', settle],
   ['balance', balance],
@@ -47,7 +47,7 @@ const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
 ];
 
 async function ready(page: Page): Promise<void> {
-  await instrument(page, 'Longshore four');
+  await instrument(page, 'Longshore four, oxblood');
   await stage(page, 'Ready');
   await page.getByRole('button', { name: 'close its jaws' }).click();
   await page.getByRole('button', { name: 'zero it' }).click();
@@ -55,10 +55,19 @@ async function ready(page: Page): Promise<void> {
   await page.getByText(/as planned/).waitFor();
 }
 
-async function benchMode(page: Page): Promise<void> {
-  await stage(page, 'Wind');
-  await page.keyboard.press('b');
-  await page.getByRole('region', { name: 'Bench mode' }).waitFor();
+async function passport(page: Page): Promise<void> {
+  await page
+    .getByRole('textbox', { name: 'Find' })
+    .or(page.getByRole('searchbox', { name: 'Find' }))
+    .fill('0121');
+  await page.getByRole('link', { name: /Heron parlour, spruce/ }).click();
+  await page.getByRole('heading', { name: 'Due', exact: true }).waitFor();
+}
+
+async function due(page: Page): Promise<void> {
+  await place(page, 'Register');
+  await page.getByRole('link', { name: 'what is due' }).click();
+  await page.getByRole('table', { name: 'What is due' }).waitFor();
 }
 
 /** What one's own tuner reads of a string, typed. */
@@ -188,7 +197,7 @@ async function drift(page: Page): Promise<void> {
 
 async function headstock(page: Page): Promise<void> {
   await place(page, 'Register');
-  await page.getByRole('link', { name: /Longshore four/ }).click();
+  await page.getByRole('link', { name: /Longshore four, oxblood/ }).click();
   await page.getByRole('link', { name: /measure its headstock/ }).click();
   await page.getByRole('heading', { name: /: headstock$/ }).waitFor();
 }

@@ -18,6 +18,7 @@ export const routes: Routes = [
     loadComponent: () => import('./register/new-instrument').then((place) => place.NewInstrument),
   },
   { path: 'register/due', title: 'Due · Gold Peg', loadComponent: () => import('./register/due-list').then((place) => place.DueList) },
+  { path: 'register/log', title: 'Log · Gold Peg', loadComponent: () => import('./register/log-page').then((place) => place.LogPage) },
   { path: 'p/:number', title: 'Passport · Gold Peg', loadComponent: () => import('./register/by-number').then((place) => place.ByNumber) },
   {
     path: 'register/:id/headstock',

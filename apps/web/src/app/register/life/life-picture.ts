@@ -72,6 +72,7 @@ export class LifePicture {
         number: index + 1,
         ...splitNote(note),
         y: RULE + SETUPS + lane * (index + 0.5),
+        half: lane / 2,
         first: due?.string === index + 1,
         age: wear === null ? '' : `${wear.ageDays.toFixed(0)} d`,
         hours: wear === null ? '' : `${wear.playedHours.likely.toFixed(0)} h`,

@@ -1,0 +1,47 @@
+import { readFile } from 'node:fs/promises';
+import { expect, signIn, test } from './workshop.js';
+
+test('what is due is asked for more closely in its passport, and comes sooner for who plays more', async ({ page, workshop }) => {
+  await signIn(page, workshop);
+  await page.getByRole('link', { name: 'Register', exact: true }).click();
+  await page.getByRole('link', { name: 'what is due' }).click();
+  const row = page.getByRole('row', { name: /Brindle six, tar black/ });
+  await expect(row).toContainText('hours never asked');
+  await page.getByRole('link', { name: 'Brindle six, tar black' }).click();
+  await expect(page.getByText(/^Nobody asked how much it is played: 5 h a week/)).toBeVisible();
+  await page.getByLabel('hours a week').fill('400');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Hours a week must lie between 0 and 100 h: a week has 168 hours, and fingers rest.')).toBeVisible();
+  await page.getByLabel('hours a week').fill('25');
+  await page.keyboard.press('Enter');
+  // 60 days at 25 h a week are 214 h: more than its wound strings last
+  await expect(page.getByText(/^Jessamy Roke plays it 25 h a week, asked .*: it is past its hours/)).toBeVisible();
+  await expect(page.getByRole('cell', { name: '214 h' })).toBeVisible();
+  await page.goBack();
+  await expect(row).toContainText('25 h a week');
+  await expect(row).toContainText('days ago');
+});
+
+test('a code on a case opens its passport, and its papers and the log are at hand there', async ({ page, workshop }) => {
+  await signIn(page, workshop);
+  await page.goto(`${workshop.address}/p/0121`);
+  await expect(page.getByRole('heading', { name: 'Heron parlour, spruce' })).toBeVisible();
+  await expect(page).toHaveURL(/register\/[0-9a-f-]{36}$/);
+  for (const name of ['case label', 'last card']) {
+    const path = await page.getByRole('link', { name }).getAttribute('href');
+    const paper = await page.request.get(`${workshop.address}${path}`);
+    expect([paper.status(), paper.headers()['content-type']]).toEqual([200, 'application/pdf']);
+  }
+  await page.goto(`${workshop.address}/p/9999`);
+  await expect(page.getByText('There is no passport 9999 in this register.')).toBeVisible();
+
+  await page.goto(`${workshop.address}/register/log`);
+  await page.getByLabel('Passport').fill('0121');
+  await page.getByRole('combobox', { name: 'Kind' }).click();
+  await page.getByRole('option', { name: 'found', exact: true }).click();
+  await expect(page.getByRole('row')).toHaveCount(1 + 6); // its head, and all that was ever found on it
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'CSV' }).click()]);
+  const rows = (await readFile(await file.path(), 'utf8')).trim().split('\n');
+  expect(rows).toHaveLength(1 + 6);
+  expect(rows[1]).toContain(',121,"Heron parlour, spruce",');
+});
