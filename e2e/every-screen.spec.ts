@@ -17,6 +17,8 @@ const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] 
   ['a passport', passport],
   ['a passport as tables', (page) => page.getByRole('option', { name: 'as tables' }).click()],
   ['what is due', due],
+  ['a reminder', reminder],
+  ['the outbox', (page) => page.goto('/register/outbox')],
   ['the log', wholeLog],
   ['a new instrument', (page) => page.goto('/register/new')],
   ['a headstock', headstock],
@@ -61,6 +63,12 @@ async function due(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Register', exact: true }).click();
   await page.getByRole('link', { name: 'what is due' }).click();
   await page.getByRole('link', { name: 'Brindle six, tar black' }).waitFor();
+}
+
+async function reminder(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Brindle six, tar black' }).click();
+  await page.getByRole('button', { name: /^remind/ }).click();
+  await page.getByLabel('Text').waitFor();
 }
 
 async function wholeLog(page: Page): Promise<void> {

@@ -32,6 +32,16 @@ test('a code on a case opens its passport, and its papers and the log are at han
     const paper = await page.request.get(`${workshop.address}${path}`);
     expect([paper.status(), paper.headers()['content-type']]).toEqual([200, 'application/pdf']);
   }
+  await page.getByRole('button', { name: 'remind its owner …' }).click();
+  await expect(page.getByLabel('Text')).toHaveValue(/^Dear Bram Isleworthy,[^]*string \d first/);
+  await page.getByRole('button', { name: 'Into the outbox' }).click();
+  await expect(page.getByText('“berth 4, the old quay”, as Bram Isleworthy is reached, is no mail address')).toBeVisible();
+  await page.getByRole('option', { name: 'text message' }).click();
+  await page.getByRole('button', { name: 'Into the outbox' }).click();
+  await expect(page.getByText('The text message to Bram Isleworthy lies in the outbox.')).toBeVisible();
+  await page.goto(`${workshop.address}/register/outbox`);
+  await expect(page.getByText(/^Heron parlour, spruce \(0121\): its strings .* How many hours a week is it played\?$/)).toBeVisible();
+
   await page.goto(`${workshop.address}/p/9999`);
   await expect(page.getByText('There is no passport 9999 in this register.')).toBeVisible();
 

@@ -7,6 +7,8 @@ export interface ServerSettings {
   port: number;
   secret: string;
   demo: boolean;
+  /** Where messages to owners lie as files; a folder of the machine's own for what passes where it is left out. */
+  outboxFolder?: string;
 }
 
 const mainFile = (root: string) => join(root, 'apps/server/dist/main.js');
@@ -23,7 +25,14 @@ export function serverCommand(root: string, databaseUrl: string, ...words: strin
 }
 
 /** Starts the server and resolves with its address once it listens. */
-export function startServer({ root, databaseUrl, port, secret, demo }: ServerSettings): Promise<{ child: ChildProcess; address: string }> {
+export function startServer({
+  root,
+  databaseUrl,
+  port,
+  secret,
+  demo,
+  outboxFolder,
+}: ServerSettings): Promise<{ child: ChildProcess; address: string }> {
   const env = {
     ...process.env,
     DATABASE_URL: databaseUrl,
@@ -31,6 +40,7 @@ export function startServer({ root, databaseUrl, port, secret, demo }: ServerSet
     SESSION_SECRET: secret,
     WEB_FOLDER: join(root, 'apps/web/dist/browser'),
     DEMO: demo ? '1' : '0',
+    ...(outboxFolder !== undefined && { OUTBOX_FOLDER: outboxFolder }),
   };
   const child = spawn(process.execPath, [mainFile(root), 'serve'], { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] });
   return new Promise((resolve, reject) => {

@@ -41,7 +41,8 @@ async function serve(databaseUrl: string): Promise<void> {
     flags['no-demo'] === true ? serverCommand(root, databaseUrl, 'first-owner', 'Owner') : serverCommand(root, databaseUrl, 'demo');
   console.log(welcome);
   const port = flags.port === undefined ? await usablePort() : Number(flags.port);
-  const { child, address } = await startServer({ root, databaseUrl, port, secret: secret(), demo: flags['no-demo'] !== true });
+  const settings = { root, databaseUrl, port, secret: secret(), demo: flags['no-demo'] !== true, outboxFolder: join(data, 'outbox') };
+  const { child, address } = await startServer(settings);
   console.log(`\n  Gold Peg is at ${address}`);
   if (flags['no-demo'] !== true) console.log('  Demo sign-in: Wenna Tarrow, passphrase: salt wind and silver wire');
   console.log('  Ctrl-C stops the server and its database.\n');

@@ -16,6 +16,7 @@ import {
   passport,
 } from '../register/index.js';
 import { exportFile, importFile } from '../files/index.js';
+import { outbox, sendMessage } from '../outbox/index.js';
 import { countStock, placeOrder, stock } from '../stock/index.js';
 import { addSet, addString, addTuning, changeString, stringTable } from '../strings/index.js';
 import { cardPdf, cutStripPdf, labelPdf, stringTablePdf } from '../papers/index.js';
@@ -37,6 +38,8 @@ export const handlers: Omit<Handlers, 'feed'> = {
   listInstruments,
   listDue,
   dueCalendar,
+  outbox,
+  sendMessage,
   addInstrument,
   passport,
   changeInstrument,

@@ -10,7 +10,10 @@ import { summariesOf } from './summaries.js';
 /** Most instruments that one calendar holds. */
 const MOST_IN_CALENDAR = 500;
 
-type Known = Pick<InstrumentRow, 'id' | 'passport' | 'geometry' | 'weeklyHours' | 'hoursAskedAt'> & { contact: string | null };
+type Known = Pick<InstrumentRow, 'id' | 'passport' | 'geometry' | 'weeklyHours' | 'hoursAskedAt'> & {
+  contact: string | null;
+  toldAt: Date | null;
+};
 
 export const hoursOf = ({ weeklyHours, hoursAskedAt }: Pick<InstrumentRow, 'weeklyHours' | 'hoursAskedAt'>): PlayedHours | null =>
   weeklyHours === null || hoursAskedAt === null ? null : { weeklyHours, askedAt: hoursAskedAt.toISOString() };
@@ -48,7 +51,8 @@ async function dueUntil(store: DataSource, { until, after, limit }: Page): Promi
   const further =
     after === undefined ? '' : 'AND (i.due_at, i.passport) > (SELECT l.due_at, l.passport FROM instrument l WHERE l.passport = $3)';
   const rows: Known[] = await store.query(
-    `SELECT i.id, i.passport, i.geometry, i.weekly_hours AS "weeklyHours", i.hours_asked_at AS "hoursAskedAt", o.contact
+    `SELECT i.id, i.passport, i.geometry, i.weekly_hours AS "weeklyHours", i.hours_asked_at AS "hoursAskedAt", o.contact,
+       (SELECT max(m.sent_at) FROM message m WHERE m.instrument_id = i.id) AS "toldAt"
      FROM instrument i LEFT JOIN owner o ON o.id = i.owner_id
      WHERE i.due_at <= $1 ${further} AND NOT EXISTS (SELECT FROM job j WHERE j.instrument_id = i.id AND j.state <> 'handed-over')
      ORDER BY i.due_at, i.passport LIMIT $2`,
@@ -79,6 +83,7 @@ async function dueUntil(store: DataSource, { until, after, limit }: Page): Promi
         ageDays: wear.ageDays,
         hours: hoursOf(row),
         learnedFrom: wear.learnedFrom,
+        toldAt: row.toldAt?.toISOString() ?? null,
         findings: threadsOf(own).flatMap(({ finding, until }) => (until === null ? [finding] : [])),
       },
     ];

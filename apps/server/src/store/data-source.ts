@@ -9,12 +9,14 @@ import {
   OneOfEach1764400000000,
   Due1764800000000,
   LogSearch1764900000000,
+  Outbox1765000000000,
   RegisterOrder1764700000000,
   Size1764600000000,
   StageTimes1764300000000,
   StringsAndStock1764100000000,
   TasksAndSecrets1764500000000,
 } from './migrations/index.js';
+import { MessageRow } from './message.js';
 import { PersonRow } from './person.js';
 import { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';
 import { SessionRow, SignInTryRow } from './session.js';
@@ -54,6 +56,7 @@ export function buildStore(url: string): DataSource {
       StageTimeRow,
       ProjectionTaskRow,
       SecretRow,
+      MessageRow,
     ],
     migrations: [
       Foundation1764000000000,
@@ -66,6 +69,7 @@ export function buildStore(url: string): DataSource {
       RegisterOrder1764700000000,
       Due1764800000000,
       LogSearch1764900000000,
+      Outbox1765000000000,
     ],
     synchronize: false,
     poolSize: POOL_SIZE,

@@ -19,6 +19,11 @@ export const routes: Routes = [
   },
   { path: 'register/due', title: 'Due · Gold Peg', loadComponent: () => import('./register/due-list').then((place) => place.DueList) },
   { path: 'register/log', title: 'Log · Gold Peg', loadComponent: () => import('./register/log-page').then((place) => place.LogPage) },
+  {
+    path: 'register/outbox',
+    title: 'Outbox · Gold Peg',
+    loadComponent: () => import('./register/outbox-page').then((place) => place.OutboxPage),
+  },
   { path: 'p/:number', title: 'Passport · Gold Peg', loadComponent: () => import('./register/by-number').then((place) => place.ByNumber) },
   {
     path: 'register/:id/headstock',

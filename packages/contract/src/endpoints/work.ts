@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { appendOutcome, benchEvent, logPage, logQuery, storedEvent } from '../bench-log/index.js';
 import { jobDraft, jobSummary, worksheetSchema } from '../jobs/index.js';
+import { messageDraft, messageSchema, outboxSchema } from '../outbox/index.js';
 import { PAPER_KINDS } from '../paper/index.js';
 import { instant, uuid, version } from '../quantity/index.js';
 import {
@@ -100,6 +101,25 @@ export const WORK = {
     query: z.object({ until: instant }),
     gives: 'text/calendar',
     status: 200,
+  },
+  outbox: {
+    method: 'GET',
+    path: '/api/outbox',
+    room: 'outbox',
+    summary: 'What was said to owners, the latest first',
+    who: front,
+    reply: outboxSchema,
+    status: 200,
+  },
+  sendMessage: {
+    method: 'POST',
+    path: '/api/outbox',
+    room: 'outbox',
+    summary: 'Say something to the owner of an instrument: it lies in the outbox as a file, and nothing leaves the machine',
+    who: front,
+    body: messageDraft,
+    reply: messageSchema,
+    status: 201,
   },
   addInstrument: {
     method: 'POST',

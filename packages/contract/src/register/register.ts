@@ -128,6 +128,8 @@ export const dueEntry = z.object({
   hours: playedHours.nullable(),
   /** Sets of this instrument that were lived to their end. */
   learnedFrom: z.int(),
+  /** When its owner was told last; null where that never was. */
+  toldAt: z.string().nullable(),
   /** What was found and left to be looked at again. */
   findings: z.array(found),
 });

@@ -70,7 +70,7 @@ export class DueList {
   protected readonly late = computed(() => this.rows().filter(({ late }) => late).length);
   protected readonly more = computed(() => this.due.hasValue() && this.due.value().next !== null);
 
-  private rowOf({ instrument, due, contact, string, ageDays, hours, learnedFrom, findings }: DueEntry) {
+  private rowOf({ instrument, due, contact, string, ageDays, hours, learnedFrom, findings, toldAt }: DueEntry) {
     const [at, low, high] = [due.likely, due.low, due.high].map((each) => Date.parse(each)) as [number, number, number];
     const sets = learnedFrom === 0 ? 'no set lived to its end yet' : `from ${learnedFrom} of its own ${learnedFrom === 1 ? 'set' : 'sets'}`;
     return {
@@ -80,6 +80,7 @@ export class DueList {
       set: instrument.currentSet ?? '',
       owner: instrument.ownerName ?? 'no owner',
       contact,
+      told: toldAt === null ? '' : DATE.format(new Date(toldAt)),
       due: at,
       date: new Date(at).getFullYear() === new Date(this.now()).getFullYear() ? DATE.format(at) : WITH_YEAR.format(at),
       when: sayWhen(at, this.now()),

@@ -4,6 +4,7 @@ import { MatTooltipModule } from '@angular/material/tooltip';
 import { RouterLink } from '@angular/router';
 import { ENDPOINTS } from '@gold-peg/contract/endpoints';
 import { pullOf } from '@gold-peg/contract/pulls';
+import type { Message } from '@gold-peg/contract/outbox';
 import type { PastSetup } from '@gold-peg/contract/register';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { threadsOf } from '@gold-peg/craft/findings';
@@ -18,10 +19,11 @@ import { OneOf, type Choice } from '../ui/one-of';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
+import { WayBack } from '../ui/way-back';
 import { sayFinding } from '../worksheet/look-over/finding-words';
 import { geometryFacts } from './geometry-facts';
 import { neckFact } from './neck-fact';
-import { DuePanel, dueIn, LifePicture } from './life';
+import { DuePanel, dueIn, LifePicture, Remind } from './life';
 import { PassportEdit } from './passport-edit';
 import { TakeIn } from './take-in';
 
@@ -44,6 +46,7 @@ const VIEWS: readonly Choice<View>[] = [
     OneOf,
     PassportEdit,
     PlaceHeader,
+    Remind,
     RouterLink,
     TakeIn,
     Trouble,
@@ -66,8 +69,9 @@ export class PassportPage {
   protected readonly mayWork = inject(Session).mayWork;
   protected readonly VIEWS = VIEWS;
   protected readonly view = signal<View>('line');
-  protected readonly editing = signal(false);
-  protected readonly takingIn = signal(false);
+  /** What is done about it, in place of when it is due. */
+  protected readonly doing = signal<'edit' | 'take-in' | 'remind' | null>(null);
+  private readonly wayBack = inject(WayBack);
 
   protected readonly sub = computed(() => {
     if (!this.passport.hasValue()) return '';
@@ -125,9 +129,13 @@ export class PassportPage {
     return last === undefined ? null : ENDPOINTS.cardPdf.path.replace(':id', last.jobId);
   });
 
+  protected said({ recipient, way }: Message): void {
+    this.doing.set(null);
+    this.wayBack.tell(`The ${way === 'mail' ? 'mail' : 'text message'} to ${recipient} lies in the outbox.`);
+  }
+
   protected changed(): void {
-    this.editing.set(false);
-    this.takingIn.set(false);
+    this.doing.set(null);
     this.now.set(Date.now());
     this.passport.reload();
   }

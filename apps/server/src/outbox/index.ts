@@ -1,0 +1,1 @@
+export { outbox, sendMessage } from './routes.js';
