@@ -5,6 +5,7 @@ import { addPerson, changePassphrase, health, listPeople, savePreferences, sessi
 import {
   addInstrument,
   addOwner,
+  archiveInstrument,
   changeGeometry,
   changeInstrument,
   changeMethods,
@@ -13,6 +14,7 @@ import {
   listDue,
   listInstruments,
   listOwners,
+  mergeOwners,
   passport,
 } from '../register/index.js';
 import { exportFile, importFile } from '../files/index.js';
@@ -35,6 +37,7 @@ export const handlers: Omit<Handlers, 'feed'> = {
   listOwners,
   addOwner,
   changeOwner,
+  mergeOwners,
   listInstruments,
   listDue,
   dueCalendar,
@@ -43,6 +46,7 @@ export const handlers: Omit<Handlers, 'feed'> = {
   addInstrument,
   passport,
   changeInstrument,
+  archiveInstrument,
   changeGeometry,
   changeMethods,
   house,

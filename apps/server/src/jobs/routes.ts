@@ -1,11 +1,11 @@
-import { Not } from 'typeorm';
+import { IsNull, Not } from 'typeorm';
 import type { JobSummary, WorksheetFile } from '@gold-peg/contract/jobs';
 import { MOST_EVENTS_READ } from '@gold-peg/contract/endpoints';
 import type { InstrumentSummary } from '@gold-peg/contract/register';
 import { learnedMinutes } from '@gold-peg/craft/day';
 import { countsFor, readEvents, timesFor } from '../bench-log/index.js';
 import { readHouse } from '../house/index.js';
-import { type Handler, Refusal, signedIn } from '../handling/index.js';
+import { type Handler, Refusal, refuseField, signedIn } from '../handling/index.js';
 import { readPassport, summariesOf } from '../register/index.js';
 import { addOnce, holdInstrument, InstrumentRow, isSame, JobRow, openJobOf } from '../store/index.js';
 import type { DataSource } from 'typeorm';
@@ -23,11 +23,8 @@ export const listJobs: Handler<'listJobs'> = async (asked) => {
 
 export const takeIn: Handler<'takeIn'> = async (asked) => {
   const { store, body } = asked;
-  const known = await store.getRepository(InstrumentRow).existsBy({ id: body.instrumentId });
-  if (!known)
-    throw new Refusal('invalid', 'instrumentId must be an instrument in the register', {
-      fields: [{ field: 'instrumentId', says: 'must be an instrument in the register' }],
-    });
+  const known = await store.getRepository(InstrumentRow).existsBy({ id: body.instrumentId, archivedAt: IsNull() });
+  if (!known) throw refuseField('instrumentId', 'must be an instrument in the register');
   const draft = { ...body, promisedAt: body.promisedAt === null ? null : new Date(body.promisedAt) };
   const inTheWay = await store.transaction(async (tx) => {
     await holdInstrument(tx, body.instrumentId);

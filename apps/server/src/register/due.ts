@@ -5,7 +5,7 @@ import { threadsOf } from '@gold-peg/craft/findings';
 import { dueOf, type Due } from '@gold-peg/craft/wear';
 import type { Handler, StreamHandler } from '../handling/index.js';
 import { InstrumentRow, SetupRow } from '../store/index.js';
-import { summariesOf } from './summaries.js';
+import { isThere, summariesOf } from './summaries.js';
 
 /** Most instruments that one calendar holds. */
 const MOST_IN_CALENDAR = 500;
@@ -54,7 +54,7 @@ async function dueUntil(store: DataSource, { until, after, limit }: Page): Promi
     `SELECT i.id, i.passport, i.geometry, i.weekly_hours AS "weeklyHours", i.hours_asked_at AS "hoursAskedAt", o.contact,
        (SELECT max(m.sent_at) FROM message m WHERE m.instrument_id = i.id) AS "toldAt"
      FROM instrument i LEFT JOIN owner o ON o.id = i.owner_id
-     WHERE i.due_at <= $1 ${further} AND NOT EXISTS (SELECT FROM job j WHERE j.instrument_id = i.id AND j.state <> 'handed-over')
+     WHERE i.due_at <= $1 AND ${isThere('i')} ${further} AND NOT EXISTS (SELECT FROM job j WHERE j.instrument_id = i.id AND j.state <> 'handed-over')
      ORDER BY i.due_at, i.passport LIMIT $2`,
     [until, limit, ...(after === undefined ? [] : [after])],
   );

@@ -1,5 +1,13 @@
-export { addInstrument, changeGeometry, changeInstrument, changeMethods, listInstruments, passport } from './instrument-routes.js';
+export {
+  addInstrument,
+  archiveInstrument,
+  changeGeometry,
+  changeInstrument,
+  changeMethods,
+  listInstruments,
+  passport,
+} from './instrument-routes.js';
 export { dueCalendar, listDue, projectDue } from './due.js';
 export { readPassport } from './instrument.js';
-export { addOwner, changeOwner, listOwners } from './owner-routes.js';
+export { addOwner, changeOwner, listOwners, mergeOwners } from './owner-routes.js';
 export { summariesOf } from './summaries.js';

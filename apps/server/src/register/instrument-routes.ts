@@ -1,18 +1,18 @@
-import type { DataSource } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import { fromInstrument, type Geometry, type Passport } from '@gold-peg/contract/register';
 import { archetype, instrumentOf } from '@gold-peg/craft/archetypes';
 import { type Handler, Refusal, refuseField } from '../handling/index.js';
-import { addOnce, InstrumentRow, isSame, OwnerRow } from '../store/index.js';
+import { addOnce, holdInstrument, InstrumentRow, isSame, openJobOf, OwnerRow } from '../store/index.js';
 import { countSome } from './count-some.js';
 import { projectDue } from './due.js';
 import { readPassport } from './instrument.js';
 import { containing } from './search.js';
-import { summariesFound } from './summaries.js';
+import { isThere, summariesFound } from './summaries.js';
 
 export const listInstruments: Handler<'listInstruments'> = async ({ store, query: { search = '', ...page } }) => {
   const [instruments, count] = await Promise.all([
     summariesFound(store, { search, ...page }),
-    countSome(store, 'instrument WHERE search LIKE lower($1)', [containing(search)]),
+    countSome(store, `instrument i WHERE i.search LIKE lower($1) AND ${isThere('i', page.archived)}`, [containing(search)]),
   ]);
   return { instruments, next: instruments.length < page.limit ? null : (instruments.at(-1)?.passport ?? null), count };
 };
@@ -33,6 +33,7 @@ export const addInstrument: Handler<'addInstrument'> = async ({ store, body }) =
       methods: {},
       weeklyHours: null,
       hoursAskedAt: null,
+      archivedAt: null,
       version: 1,
     });
   const current = await readPassport(store, id);
@@ -66,14 +67,33 @@ export const changeGeometry: Handler<'changeGeometry'> = async ({ store, params,
   return changeVersion(store, params.id, version, { geometry });
 };
 
+/** Held while that is decided: nothing is taken in meanwhile. */
+export const archiveInstrument: Handler<'archiveInstrument'> = async ({ store, params, body: { version, archived } }) => {
+  const notInWorkshop = async (tx: EntityManager) => {
+    await holdInstrument(tx, params.id);
+    if (archived && (await openJobOf(tx, params.id)) !== null)
+      throw refuseField('archived', 'must be false while it is in the workshop: hand it over first');
+  };
+  return changeVersion(store, params.id, version, { archivedAt: archived ? new Date() : null }, notInWorkshop);
+};
+
 export const changeMethods: Handler<'changeMethods'> = ({ store, params, body: { version, methods } }) =>
   changeVersion(store, params.id, version, { methods });
 
-type Change = Partial<Pick<InstrumentRow, 'name' | 'ownerId' | 'remark' | 'weeklyHours' | 'hoursAskedAt' | 'geometry' | 'methods'>>;
+type Change = Partial<
+  Pick<InstrumentRow, 'name' | 'ownerId' | 'remark' | 'weeklyHours' | 'hoursAskedAt' | 'geometry' | 'methods' | 'archivedAt'>
+>;
 
-/** Changes the version that was read, or refuses with what stands now. */
-async function changeVersion(store: DataSource, id: string, version: number, change: Change): Promise<Passport> {
+/** Changes the version that was read, or refuses with what stands now; `check` refuses within the same transaction. */
+async function changeVersion(
+  store: DataSource,
+  id: string,
+  version: number,
+  change: Change,
+  check: (tx: EntityManager) => Promise<void> = () => Promise.resolve(),
+): Promise<Passport> {
   const affected = await store.transaction(async (tx) => {
+    await check(tx);
     const done = await tx.update(InstrumentRow, { id, version }, { ...change, version: version + 1 });
     if (done.affected !== 0 && (change.weeklyHours !== undefined || change.geometry !== undefined)) await projectDue(tx, id);
     return done.affected;

@@ -19,6 +19,7 @@ export async function readPassport(store: DataSource, id: string): Promise<Passp
     ...summary,
     version,
     remark,
+    archivedAt: row.archivedAt?.toISOString() ?? null,
     hours: hoursOf(row),
     geometry,
     methods,

@@ -1,6 +1,6 @@
-import type { DataSource } from 'typeorm';
+import { In, type DataSource } from 'typeorm';
 import type { Owner } from '@gold-peg/contract/register';
-import { type Handler, Refusal } from '../handling/index.js';
+import { type Handler, Refusal, refuseField } from '../handling/index.js';
 import { addOnce, isSame, OwnerRow } from '../store/index.js';
 import { countSome } from './count-some.js';
 import { containing } from './search.js';
@@ -38,6 +38,30 @@ export const changeOwner: Handler<'changeOwner'> = async ({ store, params, body 
   if (affected === 0)
     throw new Refusal('stale', `Somebody changed this owner meanwhile: it is now ${current.name}, ${current.contact}.`, { current });
   return current;
+};
+
+export const mergeOwners: Handler<'mergeOwners'> = async ({ store, params, body: { version, into } }) => {
+  if (into === params.id) throw refuseField('into', 'must be another owner: this is the same');
+  const done = await store.transaction(async (tx) => {
+    // in one order, so that two who merge each other do not wait for one another
+    const both = await tx.find(OwnerRow, {
+      where: { id: In([params.id, into]) },
+      order: { id: 'ASC' },
+      lock: { mode: 'pessimistic_write' },
+    });
+    const gone = both.find(({ id }) => id === params.id);
+    if (gone === undefined || both.length < 2) return null;
+    if (gone.version !== version) return false;
+    await tx.query('UPDATE instrument SET owner_id = $2, version = version + 1 WHERE owner_id = $1', [params.id, into]);
+    await tx.delete(OwnerRow, { id: params.id });
+    return true;
+  });
+  if (done === null) throw new Refusal('unknown', 'There is no owner with that id.');
+  if (!done) {
+    const current = await oneOwner(store, params.id);
+    throw new Refusal('stale', `Somebody changed this owner meanwhile: it is now ${current.name}, ${current.contact}.`, { current });
+  }
+  return oneOwner(store, into);
 };
 
 async function oneOwner(store: DataSource, id: string): Promise<Owner> {

@@ -41,10 +41,15 @@ export interface Find {
   limit: number;
   order: RegisterOrder;
   way: OrderWay;
+  /** Those that left the register, and no others. */
+  archived: boolean;
 }
 
+/** Of an instrument of `table`: that it is in the register, or that it left it. */
+export const isThere = (table: string, archived = false): string => `${table}.archived_at IS ${archived ? 'NOT ' : ''}NULL`;
+
 /** Instruments that a search finds, in an order, from the one after `after` on. */
-export async function summariesFound(store: Store, { search, after, limit, order, way }: Find): Promise<InstrumentSummary[]> {
+export async function summariesFound(store: Store, { search, after, limit, order, way, archived }: Find): Promise<InstrumentSummary[]> {
   const [key, pattern] = [KEYS[order], containing(search)];
   // found first and sorted then: all that match may stand at the end of the order, and the planner would read it from the start
   const sought = pattern !== containing() && order !== 'passport';
@@ -55,7 +60,7 @@ export async function summariesFound(store: Store, { search, after, limit, order
   const last = `SELECT ${key('l')}, l.passport FROM instrument l WHERE l.passport = $3`;
   const further = after === undefined ? '' : `AND (${key('f')}, f.passport) ${beyond} (${last})`;
   const inOrder = (table: string) => `${key(table)} ${way}, ${table}.passport ${way}`;
-  const some = `${found} SELECT f.* FROM ${from} f WHERE f.search LIKE lower($1) ${further} ORDER BY ${inOrder('f')} LIMIT $2`;
+  const some = `${found} SELECT f.* FROM ${from} f WHERE f.search LIKE lower($1) AND ${isThere('f', archived)} ${further} ORDER BY ${inOrder('f')} LIMIT $2`;
   const rows: Row[] = await store.query(SUMMARIES(some, inOrder('i')), [pattern, limit, ...(after === undefined ? [] : [after])]);
   return rows.map(toSummary);
 }

@@ -4,6 +4,7 @@ import { BenchEventRow } from './bench-event.js';
 import { HouseRow, TurnsCountedRow } from './house.js';
 import { JobRow } from './job.js';
 import {
+  Archive1765100000000,
   Foundation1764000000000,
   MethodsAndCounts1764200000000,
   OneOfEach1764400000000,
@@ -70,6 +71,7 @@ export function buildStore(url: string): DataSource {
       Due1764800000000,
       LogSearch1764900000000,
       Outbox1765000000000,
+      Archive1765100000000,
     ],
     synchronize: false,
     poolSize: POOL_SIZE,

@@ -61,6 +61,8 @@ export class InstrumentRow {
   @Column('timestamptz', { name: 'hours_asked_at', nullable: true }) hoursAskedAt!: Date | null;
   /** When its strings are likely worn; infinity where nothing is known of them. */
   @Column({ type: 'timestamptz', name: 'due_at', default: 'infinity', select: false }) dueAt!: Date | 'infinity';
+  /** When it left the register; null while it is in it. */
+  @Column('timestamptz', { name: 'archived_at', nullable: true }) archivedAt!: Date | null;
   @Column('integer') version!: number;
 }
 

@@ -1,6 +1,7 @@
 export { ANCHOR_NAMES } from './anchor-names.js';
 export { fromInstrument, geometrySchema, toInstrument, type Geometry } from './geometry.js';
 export {
+  archiveChange,
   dueEntry,
   duePage,
   geometryChange,
@@ -13,6 +14,7 @@ export {
   MOST_COUNTED,
   newOwner,
   orderWay,
+  ownerMerge,
   ownerDraft,
   ownerPage,
   ownerSchema,

@@ -83,6 +83,8 @@ export type PlayedHours = z.infer<typeof playedHours>;
 export const passportSchema = instrumentSummary.extend({
   version,
   remark: z.string(),
+  /** When it left the register; null while it is in it. */
+  archivedAt: z.string().nullable().default(null),
   /** Null where nobody asked. */
   hours: playedHours.nullable().default(null),
   geometry: geometrySchema,
@@ -135,6 +137,11 @@ export const dueEntry = z.object({
 });
 export type DueEntry = z.infer<typeof dueEntry>;
 export const duePage = z.object({ entries: z.array(dueEntry), next: z.int().nullable() });
+
+/** It leaves the register, or comes back into it. */
+export const archiveChange = z.strictObject({ version, archived: z.boolean({ error: 'must be true or false' }) });
+/** An owner who is in the register twice: `into` keeps all instruments. */
+export const ownerMerge = z.strictObject({ version, into: uuid });
 
 export const geometryChange = z.strictObject({ version, geometry: geometrySchema });
 export const methodsChange = z.strictObject({ version, methods: methodChoices });

@@ -9,3 +9,4 @@ export { RegisterOrder1764700000000 } from './1764700000000-register-order.js';
 export { Due1764800000000 } from './1764800000000-due.js';
 export { LogSearch1764900000000 } from './1764900000000-log-search.js';
 export { Outbox1765000000000 } from './1765000000000-outbox.js';
+export { Archive1765100000000 } from './1765100000000-archive.js';

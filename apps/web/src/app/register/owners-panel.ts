@@ -3,17 +3,20 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
+import { MatMenuModule } from '@angular/material/menu';
 import { ownerDraft, ownerSchema, type Owner } from '@gold-peg/contract/register';
 import { Api } from '../server/api';
 import { Keeper } from '../server/keeper';
 import { heldTo, readForm } from '../form';
+import { sayProblem } from '../server/server-problem';
 import { BothVersions } from '../ui/both-versions';
+import { WayBack } from '../ui/way-back';
 
 /** Owners beside the instruments: pick one to see theirs, or change name and contact. */
 @Component({
   selector: 'peg-owners-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BothVersions, MatButtonModule, MatInputModule, ReactiveFormsModule],
+  imports: [BothVersions, MatButtonModule, MatInputModule, MatMenuModule, ReactiveFormsModule],
   templateUrl: './owners-panel.html',
   styleUrl: './owners-panel.scss',
 })
@@ -26,6 +29,7 @@ export class OwnersPanel {
   readonly changed = output();
 
   private readonly api = inject(Api);
+  private readonly wayBack = inject(WayBack);
   /** The owner being changed, as it was read, and what is typed. */
   protected readonly editing = signal<Owner | null>(null);
   protected readonly form = inject(NonNullableFormBuilder).group({
@@ -63,6 +67,23 @@ export class OwnersPanel {
     if (kept === null) return;
     this.editing.set(null);
     this.changed.emit();
+  }
+
+  /** Who else it may be. */
+  protected others(owner: Owner): Owner[] {
+    return this.owners().filter(({ id }) => id !== owner.id);
+  }
+
+  /** One of two of the same goes; the other has all instruments then. */
+  protected async merge({ id, name, version }: Owner, into: Owner): Promise<void> {
+    try {
+      await this.api.call('mergeOwners', { params: { id }, body: { version, into: into.id } });
+      this.editing.set(null);
+      this.wayBack.tell(`${name} and ${into.name} are one now.`);
+      this.changed.emit();
+    } catch (error) {
+      this.wayBack.tell(sayProblem(error));
+    }
   }
 
   /** What was typed gives way to what stands now. */

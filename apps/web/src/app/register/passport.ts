@@ -13,7 +13,7 @@ import { Measures, say } from '../preferences/measures';
 import { sayLeft } from '../preferences/slack-words';
 import { Api } from '../server/api';
 import { Session } from '../session/session';
-import { troubleOf } from '../server/server-problem';
+import { sayProblem, troubleOf } from '../server/server-problem';
 import { Fact } from '../ui/fact';
 import { OneOf, type Choice } from '../ui/one-of';
 import { PlaceHeader } from '../ui/place-header';
@@ -128,6 +128,19 @@ export class PassportPage {
     const last = this.passport.hasValue() ? this.passport.value().setups[0] : undefined;
     return last === undefined ? null : ENDPOINTS.cardPdf.path.replace(':id', last.jobId);
   });
+
+  /** Out of the register, or back into it. */
+  protected async archive(): Promise<void> {
+    if (!this.passport.hasValue()) return;
+    const { id, version, archivedAt, name } = this.passport.value();
+    try {
+      await this.api.call('archiveInstrument', { params: { id }, body: { version, archived: archivedAt === null } });
+      this.wayBack.tell(archivedAt === null ? `${name} left the register.` : `${name} is in the register again.`);
+    } catch (error) {
+      this.wayBack.tell(sayProblem(error));
+    }
+    this.changed();
+  }
 
   protected said({ recipient, way }: Message): void {
     this.doing.set(null);

@@ -2,6 +2,7 @@ import { ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatInputModule } from '@angular/material/input';
 import { MatSortModule, type Sort } from '@angular/material/sort';
 import { MatTableModule } from '@angular/material/table';
@@ -29,6 +30,7 @@ const READ_AHEAD = 40;
   imports: [
     Fact,
     MatButtonModule,
+    MatCheckboxModule,
     MatInputModule,
     MatSortModule,
     MatTableModule,
@@ -46,6 +48,8 @@ const READ_AHEAD = 40;
 export class Register {
   private readonly api = inject(Api);
   protected readonly search = signal('');
+  /** Those that left the register are looked through. */
+  protected readonly archived = signal(false);
   protected readonly ROW_PX = 64;
   protected readonly columns = ['passport', 'name', 'owner', 'strings'] satisfies RegisterOrder[];
   /** By passport where nothing else is asked for: as the drawers stand. */
@@ -53,8 +57,9 @@ export class Register {
   protected readonly instruments = new Pages((search, after: number | undefined) => {
     const { active, direction } = this.order();
     const sorted = direction === '' ? {} : { order: active as RegisterOrder, way: direction };
+    const away = this.archived() ? { archived: 'true' } : {};
     return this.api
-      .call('listInstruments', { query: { search, ...sorted, ...(after === undefined ? {} : { after }) } })
+      .call('listInstruments', { query: { search, ...sorted, ...away, ...(after === undefined ? {} : { after }) } })
       .then(({ instruments: items, ...page }) => ({ items, ...page }));
   });
   protected readonly owners = new Pages((_search, after: string | undefined) =>
@@ -89,6 +94,11 @@ export class Register {
 
   protected sort(order: Sort): void {
     this.order.set(order);
+    void this.instruments.find();
+  }
+
+  protected show(archived: boolean): void {
+    this.archived.set(archived);
     void this.instruments.find();
   }
 

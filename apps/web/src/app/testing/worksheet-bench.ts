@@ -88,6 +88,7 @@ export function worksheetFile({ kind = 'electric-in-line', current = null, setup
       ...instrument,
       version: 1,
       hours: null,
+      archivedAt: null,
       remark: '',
       geometry,
       methods: {},
