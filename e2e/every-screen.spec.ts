@@ -19,6 +19,7 @@ const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] 
   ['what is due', due],
   ['a reminder', reminder],
   ['the outbox', (page) => page.goto('/register/outbox')],
+  ['owners in and out', (page) => page.goto('/register/files')],
   ['the log', wholeLog],
   ['a new instrument', (page) => page.goto('/register/new')],
   ['a headstock', headstock],

@@ -25,6 +25,7 @@ const READ: { readonly [K in FileKind]: (store: DataSource) => Promise<FiledRow[
     const { sets } = await readStringTable(store);
     return sets.map(({ version: _version, ...row }) => row);
   },
+  owners: (store) => store.query('SELECT id, name, contact FROM owner ORDER BY lower(name), id'),
   async stock(store) {
     const { items } = await readShelf(store);
     // less than nothing means that more was used than was ever counted: nothing lies there

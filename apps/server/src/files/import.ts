@@ -3,7 +3,7 @@ import type { DataSource, EntityManager } from 'typeorm';
 import type { FileKind, FileProblem, ImportOutcome } from '@gold-peg/contract/files';
 import type { FiledRow, ReadFile } from '@gold-peg/contract/sheets';
 import type { Handler } from '../handling/index.js';
-import { StringEntryRow, StringLineRow, StringSetRow } from '../store/index.js';
+import { OwnerRow, StringEntryRow, StringLineRow, StringSetRow } from '../store/index.js';
 import { misfit, toSetColumns, toStringColumns } from '../strings/index.js';
 import { putOnShelf } from '../stock/index.js';
 import { filedRows } from './export.js';
@@ -28,6 +28,8 @@ export const importFile: Handler<'importFile'> = async ({ store, body }) => {
         (rows) => stockProblems(store, rows),
         (tx, row) => putOnShelf(tx, row, new Date()),
       );
+    case 'owners':
+      return take(store, write, await readApart(kind, format, text), kind, () => Promise.resolve([]), writeOwner);
   }
 };
 
@@ -60,6 +62,11 @@ async function writeString(tx: EntityManager, { lineName, ...row }: FiledRow['st
   await tx.upsert(StringLineRow, { id: row.lineId, name: lineName, family: row.family }, ['id']);
   const before = await tx.findOneBy(StringEntryRow, { id: row.id });
   await tx.save(StringEntryRow, { ...toStringColumns(row), version: (before?.version ?? 0) + 1 });
+}
+
+async function writeOwner(tx: EntityManager, row: FiledRow['owners']): Promise<void> {
+  const before = await tx.findOneBy(OwnerRow, { id: row.id });
+  await tx.save(OwnerRow, { ...row, version: (before?.version ?? 0) + 1 });
 }
 
 async function writeSet(tx: EntityManager, row: FiledRow['sets']): Promise<void> {

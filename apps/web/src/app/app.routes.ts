@@ -24,6 +24,11 @@ export const routes: Routes = [
     title: 'Outbox · Gold Peg',
     loadComponent: () => import('./register/outbox-page').then((place) => place.OutboxPage),
   },
+  {
+    path: 'register/files',
+    title: 'In and out · Gold Peg',
+    loadComponent: () => import('./register/register-files').then((place) => place.RegisterFiles),
+  },
   { path: 'p/:number', title: 'Passport · Gold Peg', loadComponent: () => import('./register/by-number').then((place) => place.ByNumber) },
   {
     path: 'register/:id/headstock',

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { exportedFile, FILE_FORMATS, FILE_KINDS, importDraft, importOutcome } from '../files/index.js';
+import { exportedFile, fileChosen, importDraft, importOutcome } from '../files/index.js';
 import { version } from '../quantity/index.js';
 import { orderDraft, stockItem, stockList, stockRow, supplyOrder } from '../stock/index.js';
 import { setRow, storedSet, storedString, stringRow, stringTable, tableId, tuningRow } from '../strings/index.js';
@@ -93,7 +93,8 @@ export const STRINGS = {
     method: 'POST',
     path: '/api/files',
     room: 'files',
-    summary: 'Read a file of strings, sets or stock: checked whole, and written only when nothing is wrong and writing is asked for',
+    summary:
+      'Read a file of strings, sets, stock or owners: checked whole, and written only when nothing is wrong and writing is asked for',
     who: bench,
     body: importDraft,
     reply: importOutcome,
@@ -103,9 +104,9 @@ export const STRINGS = {
     method: 'GET',
     path: '/api/files/:kind/:format',
     room: 'files',
-    summary: 'Strings, sets or stock as a file',
+    summary: 'Strings, sets, stock or owners as a file; owners as vCards, too',
     who: front,
-    params: z.object({ kind: z.enum(FILE_KINDS), format: z.enum(FILE_FORMATS) }),
+    params: fileChosen,
     reply: exportedFile,
     status: 200,
   },

@@ -40,4 +40,5 @@ export const COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
     column('reorder_to', 'reorderTo', 'number'),
     column('shelf', 'shelf', 'remark'),
   ],
+  owners: [column('id'), column('name'), column('contact', 'contact', 'remark')],
 };

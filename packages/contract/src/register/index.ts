@@ -28,6 +28,7 @@ export {
   type InstrumentSummary,
   type OrderWay,
   type Owner,
+  type OwnerRow,
   type Passport,
   type PastSetup,
   type PlayedHours,

@@ -10,8 +10,9 @@ export const ownerDraft = z.strictObject({
   name: words("the owner's name", 80),
   contact: longText(200),
 });
-/** A new owner. */
+/** A new owner; in a file as well. */
 export const newOwner = ownerDraft.extend({ id: newId });
+export type OwnerRow = z.infer<typeof newOwner>;
 export const ownerSchema = ownerDraft.extend({ id: uuid, version, instrumentCount: z.int() });
 export type Owner = z.infer<typeof ownerSchema>;
 

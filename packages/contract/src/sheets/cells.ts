@@ -16,13 +16,17 @@ export function fromCells(cells: Readonly<Record<string, string>>, columns: read
   const row: Row = {};
   for (const { name, path, kind } of columns) {
     const [outer = '', inner] = path;
-    const value = readCell((cells[name] ?? '').trim(), kind);
+    const value = readCell(asItWas((cells[name] ?? '').trim()), kind);
     if (inner === undefined) row[outer] = value;
     else if (value !== null) row[outer] = { ...(row[outer] as Row | null), [inner]: value };
     else row[outer] ??= null;
   }
   return row;
 }
+
+/** A cell that a spreadsheet would take for a formula, or one that looks as if it went out so: it goes out with an apostrophe before it, and loses that when it comes in. */
+export const FORMULA = /^'*[=+\-@\t\r]/;
+const asItWas = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell);
 
 function readCell(cell: string, kind: Column['kind']): unknown {
   if (kind === 'list') return cell === '' ? [] : cell.split(/\s+/);

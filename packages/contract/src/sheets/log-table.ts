@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { LogLine } from '../bench-log/index.js';
+import { FORMULA } from './cells.js';
 
 /** Columns of the log as a table. */
 export const LOG_COLUMNS = ['seq', 'storedAt', 'person', 'passport', 'instrument', 'jobId', 'kind', 'string', 'payload'] as const;
@@ -9,5 +10,5 @@ export function writeLogRows(lines: readonly LogLine[]): string {
   const data = lines.map((line) =>
     LOG_COLUMNS.map((column) => (column === 'payload' ? JSON.stringify(line.payload) : (line[column] ?? ''))),
   );
-  return `${Papa.unparse(data, { newline: '\n', escapeFormulae: true })}\n`;
+  return `${Papa.unparse(data, { newline: '\n', escapeFormulae: FORMULA })}\n`;
 }

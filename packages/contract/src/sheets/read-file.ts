@@ -1,7 +1,9 @@
 import Papa from 'papaparse';
+import { v5 as uuidV5 } from 'uuid';
 import * as z from 'zod';
 import { fromCells } from './cells.js';
 import { COLUMNS, type FileFormat, type FileKind, type FileProblem } from '../files/index.js';
+import { readCards } from './vcard.js';
 import { keyOf, ROW_SCHEMA, type FiledRow } from './shapes.js';
 import { jsonExtent } from '../extent/index.js';
 import { issueFields, MOST_FAULTS } from '../problems/index.js';
@@ -29,7 +31,7 @@ const DEEPEST = 8;
 
 /** Reads a whole file and finds what is wrong with it, row by row, up to a hundred faults. Nothing is taken from a file that has one. */
 export function readFile<K extends FileKind>(kind: K, format: FileFormat, text: string): ReadFile<K> {
-  const raw = format === 'csv' ? readCsv(kind, text) : readJson(kind, text);
+  const raw = text.includes(UNREADABLE) ? tooMuch('must be written in UTF-8: some of its letters cannot be read') : RAW[format](kind, text);
   if (raw.problems.length > 0) return { rows: [], problems: raw.problems.slice(0, MOST_FAULTS) };
   const rows: ReadFile<K>['rows'] = [];
   const problems: FileProblem[] = [];
@@ -58,6 +60,8 @@ interface Raw {
   problems: FileProblem[];
 }
 
+/** What stands where bytes were no letter. */
+const UNREADABLE = '\ufffd';
 const HEADER_ROW = 1;
 
 function readCsv(kind: FileKind, text: string): Raw {
@@ -111,8 +115,25 @@ function readJson(kind: FileKind, text: string): Raw {
   return { rows: file.data.rows.map((each, index) => ({ row: index + 1, value: each })), problems: [] };
 }
 
+/** Each card is a row. A card without an id of our form has one that its own UID, or its name, makes: read twice it is the same owner. */
+function readVcf(_kind: FileKind, text: string): Raw {
+  if (text.split(/^BEGIN:VCARD/im).length - 1 > MOST_ROWS) return tooMuch(TOO_MANY_ROWS);
+  try {
+    return { rows: readCards(text.trim(), (uid) => uuidV5(uid, CARDS)), problems: [] };
+  } catch (error) {
+    return {
+      rows: [],
+      problems: [{ row: 0, column: 'file', says: `must be vCards: ${error instanceof Error ? error.message : String(error)}` }],
+    };
+  }
+}
+/** The space of names in which cards have their ids. */
+const CARDS = '8b0f1f8e-6f0e-5b43-9a55-1a7d5d1a2c11';
+
+const RAW: Readonly<Record<FileFormat, (kind: FileKind, text: string) => Raw>> = { csv: readCsv, json: readJson, vcf: readVcf };
+
 function columnOf(kind: FileKind, format: FileFormat, path: readonly string[]): string {
-  if (format === 'json') return path.join('.') || 'row';
+  if (format !== 'csv') return path.join('.') || 'row';
   const names = COLUMNS[kind].filter(
     (column) => column.path.every((part, index) => path[index] === undefined || path[index] === part) && column.path[0] === path[0],
   );

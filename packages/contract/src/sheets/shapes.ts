@@ -1,6 +1,7 @@
 import type * as z from 'zod';
 import type { FileKind } from '../files/index.js';
 import { stockRow, type StockRow } from '../stock/index.js';
+import { newOwner, type OwnerRow } from '../register/index.js';
 import { lineRow, setRow, stringRow, type SetRow, type StringRow } from '../strings/index.js';
 
 /** What a row of each file is. A string brings the name of its line, so that a file of strings stands by itself. */
@@ -8,12 +9,14 @@ export interface FiledRow {
   strings: StringRow & { lineName: string };
   sets: SetRow;
   stock: StockRow;
+  owners: OwnerRow;
 }
 
 export const ROW_SCHEMA: { readonly [K in FileKind]: z.ZodType<FiledRow[K]> } = {
   strings: stringRow.safeExtend({ lineName: lineRow.shape.name }),
   sets: setRow,
   stock: stockRow,
+  owners: newOwner,
 };
 
 /** What makes two rows the same thing. */
@@ -21,4 +24,5 @@ export const keyOf: { readonly [K in FileKind]: (row: FiledRow[K]) => string } =
   strings: ({ id }) => id,
   sets: ({ id }) => id,
   stock: ({ kind, id }) => `${kind} ${id}`,
+  owners: ({ id }) => id,
 };

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { COATINGS, MARKS, STRINGS } from '@gold-peg/craft/strings';
-import { COLUMNS, FILE_FORMATS, FILE_KINDS, type FileFormat } from '../files/index.js';
+import { COLUMNS, FILE_KINDS, formatsOf, type FileFormat } from '../files/index.js';
 import { fromTableString } from '../strings/index.js';
 import { readFile, writeFile, type FiledRow } from './index.js';
 
@@ -37,7 +37,7 @@ const anyStock: fc.Arbitrary<FiledRow['stock']> = fc
     shelf: fc.string({ maxLength: 40 }).map((text) => text.replace(/[\r\n]/g, ' ').trim()),
   })
   .map(({ more, ...row }) => ({ ...row, reorderTo: row.reorderAt + more }));
-const format = fc.constantFrom<FileFormat>(...FILE_FORMATS);
+const format = fc.constantFrom<FileFormat>(...formatsOf('strings'));
 const unique = <T extends { id: string }>(rows: readonly T[]) => [...new Map(rows.map((row) => [row.id, row])).values()];
 
 describe('files', () => {

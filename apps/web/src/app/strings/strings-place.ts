@@ -7,7 +7,7 @@ import { Fact } from '../ui/fact';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
-import { FilesView } from './files';
+import { FilesView } from '../files';
 import { IdentifyView } from './identify';
 import { SetsView } from './sets';
 import { ShelfView } from './shelf';
@@ -83,7 +83,7 @@ export const STRING_VIEWS = [
             <peg-identify-view />
           }
           @case ('files') {
-            <peg-files-view />
+            <peg-files-view [kinds]="FILED" (written)="again()" />
           }
           @default {
             <peg-workbench />
@@ -98,6 +98,7 @@ export class StringsPlace {
   readonly view = input<string>();
 
   protected readonly views = STRING_VIEWS;
+  protected readonly FILED = ['strings', 'sets', 'stock'] as const;
   protected readonly table = inject(StringTable);
   private readonly shelf = inject(Shelf);
   protected readonly low = computed(() => {
@@ -106,6 +107,11 @@ export class StringsPlace {
   });
 
   constructor() {
+    this.again();
+  }
+
+  /** Reads what stands in the tables now. */
+  protected again(): void {
     void this.table.load();
     void this.shelf.load();
   }

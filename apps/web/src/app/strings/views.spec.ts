@@ -9,7 +9,7 @@ import { BenchDatabase } from '../bench-log/bench-database';
 import { Shelf } from '../shelf/shelf';
 import { StringTable } from '../string-table/string-table';
 import { BenchPage } from '../testing/bench-page';
-import { FilesView } from './files/files-view';
+import { FilesView } from '../files';
 import { IdentifyView } from './identify/identify-view';
 import { SetsView } from './sets/sets-view';
 import { ShelfView } from './shelf/shelf-view';
@@ -312,7 +312,7 @@ describe('files', () => {
   };
 
   it('are looked over first, and written only when that is asked', async () => {
-    const page = await BenchPage.open(FilesView);
+    const page = await BenchPage.open(FilesView, { kinds: ['strings', 'sets', 'stock'] });
     const found = { rows: 3, added: 1, changed: 1, same: 1, problems: [] };
     far.answer({ ...found, written: false });
     await pick(page, 'ours.json', '{}');
@@ -321,17 +321,26 @@ describe('files', () => {
       expect(page.text).toContain('ours.json: 3 rows, 1 new, 1 changed, 1 as they are.');
     });
     far.answer({ ...found, written: true });
-    far.answer(houseTable());
-    far.answer({ items: [], moves: [], orders: [] });
+    const written = vi.fn();
+    page.instance.written.subscribe(written);
     await page.press('Write 2 rows');
     await page.until(() => {
       expect(page.text).toContain('✓ written');
     });
     expect(far.sent[1]?.body).toMatchObject({ write: true });
+    expect(written).toHaveBeenCalledOnce();
+  });
+
+  it('of owners are cards, too, by the ending of their name', async () => {
+    const page = await BenchPage.open(FilesView, { kinds: ['owners'] });
+    expect(page.button('as vCard').disabled).toBe(false);
+    far.answer({ rows: 1, added: 1, changed: 0, same: 0, written: false, problems: [] });
+    await pick(page, 'owners.vcf', 'BEGIN:VCARD');
+    expect(far.sent[0]?.body).toEqual({ kind: 'owners', format: 'vcf', text: 'BEGIN:VCARD', write: false });
   });
 
   it('with faults are shown row by row, and cannot be written', async () => {
-    const page = await BenchPage.open(FilesView);
+    const page = await BenchPage.open(FilesView, { kinds: ['strings', 'sets', 'stock'] });
     const problems = [{ row: 4, column: 'gauge_mm', says: 'must lie between 0.127 and 4.572 mm' }];
     far.answer({ rows: 0, added: 0, changed: 0, same: 0, written: false, problems });
     await pick(page, 'ours.csv', 'id\n');
@@ -347,7 +356,7 @@ describe('files', () => {
   });
 
   it('say so when the server is away', async () => {
-    const page = await BenchPage.open(FilesView);
+    const page = await BenchPage.open(FilesView, { kinds: ['strings', 'sets', 'stock'] });
     await pick(page, 'ours.csv', 'id\n');
     await page.until(() => {
       expect(page.alert()).not.toBe('');

@@ -1,17 +1,19 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
-import { COLUMNS, FILE_FORMATS, FILE_KINDS, type FileFormat, type FileKind, type ImportOutcome } from '@gold-peg/contract/files';
-import { Api } from '../../server/api';
-import { Session } from '../../session/session';
-import { sayProblem } from '../../server/server-problem';
-import { Shelf } from '../../shelf/shelf';
-import { FileButton } from '../../ui/file-button';
-import { saveFile } from '../../ui/save-file';
-import { StringTable } from '../../string-table/string-table';
+import { COLUMNS, formatsOf, type FileFormat, type FileKind, type ImportOutcome } from '@gold-peg/contract/files';
+import { Api } from '../server/api';
+import { Session } from '../session/session';
+import { sayProblem } from '../server/server-problem';
+import { FileButton } from '../ui/file-button';
+import { saveFile } from '../ui/save-file';
 
-/** Strings, sets and stock as files, out and in. */
+const NAMES: Readonly<Record<FileFormat, string>> = { csv: 'CSV', json: 'JSON', vcf: 'vCard' };
+const TYPES: Readonly<Record<FileFormat, string>> = { csv: 'text/csv', json: 'application/json', vcf: 'text/vcard' };
+const TABLES = '.csv,.json,text/csv,application/json';
+
+/** What a house has as files, out and in. */
 @Component({
   selector: 'peg-files-view',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -73,12 +75,15 @@ import { StringTable } from '../../string-table/string-table';
 export class FilesView {
   private readonly api = inject(Api);
   protected readonly mayWork = inject(Session).mayWork;
-  private readonly table = inject(StringTable);
-  private readonly shelf = inject(Shelf);
 
-  protected readonly kinds = FILE_KINDS;
-  protected readonly formats = FILE_FORMATS;
-  protected readonly kind = signal<FileKind>('strings');
+  /** What goes out and comes in here. */
+  readonly kinds = input.required<readonly FileKind[]>();
+  /** Something was written. */
+  readonly written = output();
+  protected readonly formatsOf = formatsOf;
+  protected readonly NAMES = NAMES;
+  protected readonly kind = linkedSignal<FileKind>(() => this.kinds()[0] ?? 'strings');
+  protected readonly accept = computed(() => (formatsOf(this.kind()).includes('vcf') ? `${TABLES},.vcf,text/vcard` : TABLES));
   protected readonly columns = computed(() => COLUMNS[this.kind()].map(({ name }) => name).join(', '));
   protected readonly name = signal('');
   protected readonly outcome = signal<ImportOutcome | null>(null);
@@ -90,7 +95,7 @@ export class FilesView {
     this.outFault.set(null);
     try {
       const { name, text } = await this.api.call('exportFile', { params: { kind, format } });
-      saveFile(name, text, format === 'csv' ? 'text/csv' : 'application/json');
+      saveFile(name, text, TYPES[format]);
     } catch (error) {
       this.outFault.set(sayProblem(error));
     }
@@ -109,10 +114,11 @@ export class FilesView {
   private async send(write: boolean): Promise<void> {
     this.inFault.set(null);
     this.outcome.set(null);
-    const format: FileFormat = this.name().toLowerCase().endsWith('.json') ? 'json' : 'csv';
+    const ending = this.name().toLowerCase().split('.').at(-1);
+    const format = formatsOf(this.kind()).find((each) => each === ending) ?? 'csv';
     try {
       this.outcome.set(await this.api.call('importFile', { body: { kind: this.kind(), format, text: this.text(), write } }));
-      if (write) await Promise.all([this.table.load(), this.shelf.load()]);
+      if (write) this.written.emit();
     } catch (error) {
       this.inFault.set(sayProblem(error));
     }
