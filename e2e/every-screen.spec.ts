@@ -233,6 +233,8 @@ test('forms say which field is wrong, and why', async ({ page, workshop }) => {
   await page.getByRole('button', { name: 'Add to the register' }).click();
   await expect(page.getByRole('heading', { name: 'Pocket thing' })).toBeVisible();
   await expect(page.getByText('Nell Quay-Harrow')).toBeVisible();
+  await expect(page.getByText(/^Nothing is known of its strings/)).toBeVisible();
+  await page.getByRole('option', { name: 'as tables' }).click();
   await expect(page.getByText('No setup is known yet')).toBeVisible();
 });
 

@@ -32,11 +32,11 @@ const MOST_TIMES = 240;
 
 /** What stages took this person with any kind, and anybody with these kinds. Newest first. */
 export function timesFor(store: DataSource, personId: string, families: readonly Family[]): Promise<TimedStage[]> {
-  const newest = (which: string) => `(SELECT * FROM stage_time WHERE ${which} ORDER BY at DESC LIMIT ${MOST_TIMES})`;
+  const newest = (which: string) => `(SELECT * FROM stage_time WHERE ${which} ORDER BY at DESC, stage, job_id LIMIT ${MOST_TIMES})`;
   // each kind by itself, since an index gives the newest of one, not of several
   const some = [newest('person_id = $1'), ...families.map((_, index) => newest(`family = $${index + 2}`))].join(' UNION ');
   return store.query(
-    `SELECT person_id AS "personId", family, string_count AS "stringCount", stage, minutes FROM (${some}) newest ORDER BY at DESC, stage LIMIT ${MOST_TIMES}`,
+    `SELECT person_id AS "personId", family, string_count AS "stringCount", stage, minutes FROM (${some}) newest ORDER BY at DESC, stage, job_id LIMIT ${MOST_TIMES}`,
     [personId, ...families],
   );
 }

@@ -1,11 +1,18 @@
+import { createRequire } from 'node:module';
 import { createCanvas } from '@napi-rs/canvas';
-import jsQR from 'jsqr';
 import { getDocument, type PDFDocumentProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Passport } from '@gold-peg/contract/register';
 import { InstrumentRow } from '../store/index.js';
 import { openHouse, type TestHouse } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
+
+/** Its types say that it has a default; it is one. */
+const jsQR = createRequire(import.meta.url)('jsqr') as (
+  pixels: Uint8ClampedArray,
+  width: number,
+  height: number,
+) => { data: string } | null;
 
 let house: TestHouse;
 let technician: Visitor;

@@ -7,7 +7,8 @@ const UP = [
      CHECK ("weekly_hours" BETWEEN 0 AND 100 AND ("weekly_hours" IS NULL) = ("hours_asked_at" IS NULL))`,
   `CREATE INDEX "instrument_by_due_at" ON "instrument" ("due_at", "passport")`,
   // when each is due is told by its log
-  `INSERT INTO "projection_task" ("id") VALUES (1) ON CONFLICT ("id") DO UPDATE SET "asked_at" = now(), "done_to" = NULL`,
+  `INSERT INTO "projection_task" ("id") SELECT 1 WHERE EXISTS (SELECT FROM "job")
+     ON CONFLICT ("id") DO UPDATE SET "asked_at" = now(), "done_to" = NULL`,
 ];
 
 const DOWN = [
