@@ -69,7 +69,7 @@ async function due(page: Page): Promise<void> {
 async function reminder(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Brindle six, tar black' }).click();
   await page.getByRole('button', { name: /^remind/ }).click();
-  await page.getByLabel('Text').waitFor();
+  await page.getByLabel('Text', { exact: true }).waitFor();
 }
 
 async function wholeLog(page: Page): Promise<void> {

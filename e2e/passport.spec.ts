@@ -33,7 +33,7 @@ test('a code on a case opens its passport, and its papers and the log are at han
     expect([paper.status(), paper.headers()['content-type']]).toEqual([200, 'application/pdf']);
   }
   await page.getByRole('button', { name: 'remind its owner …' }).click();
-  await expect(page.getByLabel('Text')).toHaveValue(/^Dear Bram Isleworthy,[^]*string \d first/);
+  await expect(page.getByLabel('Text', { exact: true })).toHaveValue(/^Dear Bram Isleworthy,[^]*string \d first/);
   await page.getByRole('button', { name: 'Into the outbox' }).click();
   await expect(page.getByText('“berth 4, the old quay”, as Bram Isleworthy is reached, is no mail address')).toBeVisible();
   await page.getByRole('option', { name: 'text message' }).click();

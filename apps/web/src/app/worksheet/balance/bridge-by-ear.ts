@@ -1,9 +1,11 @@
 import { inject, Injectable } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { hertz } from '@gold-peg/craft/units';
 import { concatMap } from 'rxjs';
 import { WorksheetDesk } from '../desk';
 import { Listening } from '../hearing';
-import { BridgeWork } from '../bridge';
+import { BridgeDesk, BridgeWork } from '../bridge';
+import { isRingingOn, type Heard } from './ringing-on';
 
 /** Strings that are heard at Balance, taken down without a hand. */
 @Injectable()
@@ -11,6 +13,8 @@ export class BridgeByEar {
   private readonly desk = inject(WorksheetDesk);
   private readonly listening = inject(Listening);
   private readonly work = inject(BridgeWork);
+  private readonly bridge = inject(BridgeDesk);
+  private before: Heard | null = null;
 
   constructor() {
     this.listening.readings
@@ -23,6 +27,11 @@ export class BridgeByEar {
 
   private async hear(lane: number, cents: number, sure: number): Promise<void> {
     const source = this.listening.source();
-    if (this.desk.stage() === 'balance' && source !== 'off') await this.work.hear(lane, cents, { sure, by: source });
+    const pitch = this.bridge.asTaken()?.bridge.strings[lane]?.pitch;
+    if (this.desk.stage() !== 'balance' || source === 'off' || pitch === undefined) return;
+    const heard = { lane, sounds: hertz(pitch * 2 ** (cents / 1200)), at: Date.now() };
+    if (isRingingOn(this.before, heard)) return;
+    this.before = heard;
+    await this.work.hear(lane, cents, { sure, by: source });
   }
 }
