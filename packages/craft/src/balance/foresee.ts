@@ -48,7 +48,7 @@ interface Asked extends Unmeasured {
 }
 
 /** Of so many draws one says where its own marks would be: a band needs fewer than a share of what matters most. */
-const MARKS_EVERY = 8;
+const MARKS_EVERY = 16;
 
 /**
  * Draws what is not measured, and lets each bridge be tuned in one pass to the marks of the bridge that it is taken for: what is left then is what that pass is worth. In

@@ -7,6 +7,9 @@ import { WorksheetDesk } from '../desk';
 import { BridgeDesk, BridgeWork } from '../bridge';
 import { sayClaw, signed } from '../../bridge';
 
+/** Screws are turned by eighths. */
+const NEAR = 1 / 8;
+
 interface Line {
   does: string;
   says: string;
@@ -97,7 +100,7 @@ export class BalancePlan {
             says: turned === undefined ? '' : `at ${timeOf(turned.at)}`,
             state: 'done',
           }
-        : { does: `Claw: each screw ${sayClaw(turns)}`, says: this.clawBand(), state: step.kind === 'claw' ? 'now' : 'later' };
+        : { does: `Claw: each screw ${sayClaw(turns)}`, says: this.clawBand(turns), state: step.kind === 'claw' ? 'now' : 'later' };
     const read: Line = {
       does: 'Hear all strings as they stand',
       says: step.kind === 'read' ? `${heard} of ${count}` : '',
@@ -140,9 +143,11 @@ export class BalancePlan {
     this.dialog.open(SchoolsDialog, { data: this.bridge, width: '1180px', maxWidth: '96vw' });
   }
 
-  private clawBand(): string {
-    const turns = this.bridge.foreseen()?.foreseen.clawTurns;
-    return turns === undefined ? '' : `${turns.low.toFixed(1)} to ${turns.high.toFixed(1)} turns, 8 in 10`;
+  /** Nothing where that was reckoned before something moved. */
+  private clawBand(turns: number): string {
+    const band = this.bridge.foreseen()?.foreseen.clawTurns;
+    if (band === undefined || turns < band.low - NEAR || turns > band.high + NEAR) return '';
+    return `${band.low.toFixed(1)} to ${band.high.toFixed(1)} turns, 8 in 10`;
   }
 }
 
