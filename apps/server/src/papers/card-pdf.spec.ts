@@ -65,8 +65,15 @@ describe('the hand-over card', () => {
       'bridge pins',
     ])
       expect(text).toContain(told);
-    // both setups before were of this set: 637 N together, by the table of strings
-    expect(text).toMatch(/together 637 N 6\d\.\d kgf, ±\d %; before: 637 N/);
+    // plain steel of .011 at E4 over 632 mm, by hand: 7,850 kg/m³ × π/4 × 0.2794² mm² × (2 × 0.632 m × 329.63 Hz)² = 83.6 N
+    expect(text).toMatch(/1 E4 \.011 plain [\d¼½¾]+ 8[34] /);
+    const pulls = [...text.matchAll(/\d [A-G]\d \.\d{3} (?:plain|wound) [\d¼½¾]+ (\d+)/g)].map(([, pull]) => Number(pull));
+    const [, together = '', kgf = '', before = ''] = /together (\d+) N ([\d.]+) kgf, ±\d %; before: (\d+) N/.exec(text) ?? [];
+    expect(pulls).toHaveLength(6);
+    expect(Math.abs(pulls.reduce((sum, pull) => sum + pull, 0) - Number(together))).toBeLessThanOrEqual(3); // six that were rounded
+    expect(Number(kgf)).toBeCloseTo(Number(together) / 9.80665, 0);
+    expect(before).toBe(together); // the setup before was of the same set
+    expect(text).toContain('Tails are cut.');
     expect(text).toMatch(/Back by \d+ \w+ 202\d/);
     expect(text).toMatch(/likely worn between .* and .*; string \d first/);
     expect(text).toContain('Groove at fret 2, string 1:');
@@ -93,6 +100,11 @@ describe('the hand-over card', () => {
 
   it('has a code that opens its passport at the address of the shop', async () => {
     expect(await codeOn(await cardOfLast(117))).toBe(`${technician.address}/p/0117`);
+  });
+
+  it('does not say that tails are cut where nobody cut them', async () => {
+    const text = await textOf(await pdfAt(`/api/jobs/${(await technician.job(117)).id}/card.pdf`));
+    expect(text).toContain('Tails are still to be cut');
   });
 
   it('asks for a set first', async () => {

@@ -92,11 +92,11 @@ const stringTable = ({ strings }: HandOverCard): Content => {
   };
 };
 
-function howOf({ anchor, pull, pullBefore, pullBand }: HandOverCard): Content {
+function howOf({ anchor, trimmed, pull, pullBefore, pullBand }: HandOverCard): Content {
   const kgf = pull === null ? '' : `${toKilogramsForce(newtons(pull)).toFixed(1)} kgf, ±${pullBand.toFixed(0)} %`;
   return {
     columns: [
-      { text: `At the bridge: ${anchor}. Tails cut and turned down.`, width: '*' },
+      { text: `At the bridge: ${anchor}. ${trimmed ? 'Tails are cut.' : 'Tails are still to be cut: mind their ends.'}`, width: '*' },
       {
         width: 220,
         alignment: 'right',

@@ -8,7 +8,7 @@ import { fromMillimetres } from '@gold-peg/craft/units';
 import { nameTuning, retuneAsLogged } from '@gold-peg/craft/tuning';
 
 import { dueOf, type Wear } from '@gold-peg/craft/wear';
-import { asItCame, driftOf, foldWorksheet, specOf, type Worksheet } from '@gold-peg/craft/worksheet';
+import { asItCame, driftOf, foldWorksheet, passed, specOf, type Worksheet } from '@gold-peg/craft/worksheet';
 import type { WorksheetFile } from '../jobs/index.js';
 import { pullOf } from '../pulls/index.js';
 import { ANCHOR_NAMES, geometrySchema, toInstrument } from '../register/index.js';
@@ -46,6 +46,8 @@ export interface HandOverCard {
   tuning: string;
   anchor: string;
   strings: readonly CardString[];
+  /** Every string of the job passed Trim: its tail is cut. */
+  trimmed: boolean;
   /** N, all strings; before: of what was on it. Null where not every string is known. */
   pull: number | null;
   pullBefore: number | null;
@@ -104,6 +106,7 @@ export function handOverCard(file: WorksheetFile, technician: MethodChoices, now
     set: chosen.only === undefined ? chosen.name : `string ${chosen.only.join(', ')} of ${chosen.name}`,
     tuning: nameTuning(instrument.strings.map(({ note }) => note)),
     anchor: ANCHOR_NAMES[instrument.bridge.anchor],
+    trimmed: passed(sheet, 'trim').every(Boolean),
     strings,
     pull: pulls.length === strings.length ? pulls.reduce((sum, each) => sum + each, 0) : null,
     pullBefore: before === null ? null : pullOf(passport.geometry, before),
