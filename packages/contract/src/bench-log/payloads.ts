@@ -94,6 +94,7 @@ export const onBridge = z.strictObject({
     because: 'it is where the string is set for the others to bring it home',
   }).optional(),
   towardCents: quantity({ from: -400, to: 400, unit: '¢', because: 'it is where a pass leaves all strings' }).optional(),
+  clawTurns: quantity({ from: 0, to: 12, unit: 'turns', because: 'it is how far the claw goes in after a pass' }).optional(),
   sure: heardAt.shape.sure,
   by: heardAt.shape.by,
 });

@@ -8,8 +8,8 @@ import { finalRests } from './one-pass.js';
 export type BridgeHappening =
   /** A string was heard where it stands. */
   | { kind: 'read'; string: number; sounds: Hertz }
-  /** Its peg was turned, and it was heard then; `toward` where that was to its mark of a pass: where that pass leaves all, cents from their notes. */
-  | { kind: 'set'; string: number; sounds: Hertz; toward: Cents | null }
+  /** Its peg was turned, and it was heard then; `pass` where that was to its mark of one. */
+  | { kind: 'set'; string: number; sounds: Hertz; pass: PassLeaves | null }
   /** Drawn in by so much; let out below zero. */
   | { kind: 'claw'; travel: Metres }
   /** Tipped so, as measured. */
@@ -20,6 +20,12 @@ export type BridgeHappening =
   | { kind: 'clamps'; shut: boolean }
   /** The arm was moved to its stop a few times. */
   | { kind: 'arm' };
+
+/** Where a pass over all strings leaves them: `toward` cents from their notes, once the claw has gone in by `travel` after it; zero where it stays. */
+export interface PassLeaves {
+  toward: Cents;
+  travel: Metres;
+}
 
 /** A locking nut and the fine tuners behind it. */
 export interface LockingNut {
@@ -52,14 +58,17 @@ export interface BridgeNow {
   heard: readonly boolean[];
   /** Strings that were set since all of them were heard. */
   passed: readonly number[];
-  /** Where that pass leaves all, cents from their notes. */
-  toward: Cents;
+  /** Where that pass leaves them. */
+  leaves: PassLeaves;
   /** Of the latest pass, as far as strings were heard again. */
   foretold: readonly Foretold[];
   nut: LockingNut;
   /** Turned in since the set came on, m. */
   clawMoved: Metres;
 }
+
+/** A pass that brings all home, and the claw stays. */
+export const AT_THEIR_NOTES: PassLeaves = { toward: cents(0), travel: metres(0) };
 
 /** A string that is heard so far from where it was heard before, though nobody says that it was turned, was turned. */
 const TURNED = 1;
@@ -76,7 +85,7 @@ export function bridgeNow(bridge: FloatingBridge, claw: Metres, happenings: read
     fresh: bridge.strings.map(() => false),
     heard: bridge.strings.map(() => false),
     passed: [],
-    toward: cents(0),
+    leaves: AT_THEIR_NOTES,
     foretold: [],
     nut: { mid: false, shutAt: null, turned: [] },
     clawMoved: metres(0),
@@ -98,7 +107,7 @@ function happen(now: BridgeNow, event: BridgeHappening): BridgeNow {
   switch (event.kind) {
     case 'read':
     case 'set':
-      if (event.kind === 'set') return set(now, event, event.toward);
+      if (event.kind === 'set') return set(now, event, event.pass);
       return wasTurned(now, event) ? set(now, event, null) : read(now, event);
     case 'claw': {
       const moved = metres(claw + event.travel);
@@ -149,7 +158,7 @@ function wasTurned({ fresh, off, bridge }: BridgeNow, { string, sounds }: { stri
 }
 
 /** Its peg was turned: the others are as long as they were, and sound elsewhere. */
-function set(now: BridgeNow, step: { string: number; sounds: Hertz }, toward: Cents | null): BridgeNow {
+function set(now: BridgeNow, step: { string: number; sounds: Hertz }, pass: PassLeaves | null): BridgeNow {
   const { bridge, claw, rests, angle } = now;
   const others = rests.map((rest) => rest ?? null);
   const tuned = tunedTo(bridge, claw, others, step, angle);
@@ -158,8 +167,8 @@ function set(now: BridgeNow, step: { string: number; sounds: Hertz }, toward: Ce
     ...seen(bridge, claw, tuned.rests, tuned.angle),
     fresh: bridge.strings.map((_, index) => index === step.string),
     heard: now.heard.with(step.string, true),
-    passed: [...now.passed.filter((string) => string !== step.string), ...(toward === null ? [] : [step.string])],
-    toward: toward ?? now.toward,
+    passed: [...now.passed.filter((string) => string !== step.string), ...(pass === null ? [] : [step.string])],
+    leaves: pass ?? now.leaves,
     nut: { ...now.nut, turned: [...now.nut.turned, step.string] },
     foretold: now.passed.length === 0 ? [] : now.foretold,
   };

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { floatingBridge, levelOf, lightSet, offBy, withRate } from '../testing/index.js';
 import { cents, fromDegrees } from '../units/index.js';
 import { pullFor } from './bridge.js';
-import { bridgeNow, fineTuners, nextAtBridge, type BridgeHappening, type FloatingBridge } from './index.js';
+import { AT_THEIR_NOTES, bridgeNow, fineTuners, nextAtBridge, type BridgeHappening, type FloatingBridge } from './index.js';
 
 const WAYS = { order: [5, 4, 3, 2, 1, 0], tolerance: cents(2), locks: true };
 const reads = (off: readonly number[]): BridgeHappening[] => offBy(off).map((sounds, string) => ({ kind: 'read', string, sounds }));
@@ -11,7 +11,7 @@ const MID: BridgeHappening = { kind: 'fine-tuners-at-mid' };
 const SHUT: BridgeHappening = { kind: 'clamps', shut: true };
 const set = (string: number, off: number): BridgeHappening => {
   const sounds = offBy(IN_TUNE.map((_, each) => (each === string ? off : 0)))[string] ?? fail();
-  return { kind: 'set', string, sounds, toward: cents(0) };
+  return { kind: 'set', string, sounds, pass: AT_THEIR_NOTES };
 };
 const fail = (): never => {
   throw new Error('no such string');

@@ -1,6 +1,7 @@
 import { bandOf, type Band } from '../band/index.js';
 import { FLOATING } from '../constants/index.js';
 import { cents, hertz, metres, type Cents, type Hertz, type Metres, type Radians } from '../units/index.js';
+import { clawToLevel, type PassLeaves } from './at-bench.js';
 import type { FloatingBridge } from './bridge.js';
 import { drawBridge, type Unknown, type Unmeasured } from './draws.js';
 import { restsFrom, settle, tunedTo } from './equilibrium.js';
@@ -36,14 +37,10 @@ export interface Foreseen {
   draws: number;
 }
 
-interface Asked extends Unmeasured {
+interface Asked extends Unmeasured, PassLeaves {
   /** How all strings sound now; null for one that is off. */
   heard: readonly (Hertz | null)[];
   order: readonly number[];
-  /** Where the pass leaves all, cents from their notes. */
-  toward: Cents;
-  /** How far the claw is turned in once all are set, and brings them home. */
-  travel: Metres;
   draws: number;
 }
 
@@ -101,8 +98,9 @@ function drawOne(
   const left = settle(of, metres(stands + travel * lead), after.rests, after.angle).frequencies.map((frequency, index) =>
     frequency === null ? 0 : Math.abs(1200 * Math.log2(frequency / (of.strings[index]?.pitch ?? Number.NaN)) - toward),
   );
-  // a claw that is turned in after the pass goes to where this bridge is level
-  const finalClaw = travel === 0 ? stands : level;
+  // a claw that is turned in after the pass goes as large a part of its way to where this bridge is level
+  const whole = clawToLevel(asked);
+  const finalClaw = travel === 0 || whole === null ? stands : metres(stands + (travel / whole) * (level - stands));
   const marksOf = () => onePass(leavingAt(of, toward), stands, before.rests, order, finalClaw);
   return {
     inputs,

@@ -3,9 +3,19 @@ import { instrumentOf } from '../archetypes/index.js';
 import { stringProperties } from '../strings/index.js';
 import { tensionFor } from '../tension/index.js';
 import { floatingBridge, levelOf, lightSet, offBy, withRate } from '../testing/index.js';
-import { cents, fromMillimetres, newtons, toDegrees, type Hertz } from '../units/index.js';
+import { fromMillimetres, newtons, toDegrees, type Hertz } from '../units/index.js';
 import type { OnBridgeEvent } from '../worksheet/index.js';
-import { bridgeUnder, happeningsOf, levelClaw, restsFrom, settle, trialsIn, tunedTo, type BridgeHappening } from './index.js';
+import {
+  AT_THEIR_NOTES,
+  bridgeUnder,
+  happeningsOf,
+  levelClaw,
+  restsFrom,
+  settle,
+  trialsIn,
+  tunedTo,
+  type BridgeHappening,
+} from './index.js';
 import { levelPulls } from './equilibrium.js';
 
 const read = (string: number, cents: number): BridgeHappening => ({
@@ -13,7 +23,8 @@ const read = (string: number, cents: number): BridgeHappening => ({
   string,
   sounds: offBy(Array(6).fill(cents) as number[])[string] as Hertz,
 });
-const set = (string: number, off: number): BridgeHappening => ({ ...read(string, off), kind: 'set', toward: cents(0) }) as BridgeHappening;
+const set = (string: number, off: number): BridgeHappening =>
+  ({ ...read(string, off), kind: 'set', pass: AT_THEIR_NOTES }) as BridgeHappening;
 const all = (cents: number) => [0, 1, 2, 3, 4, 5].map((string) => read(string, cents));
 const trialsOf = (...happenings: BridgeHappening[]) => trialsIn(6, happenings);
 
@@ -55,7 +66,7 @@ describe('what a log tells of springs', () => {
     const down = tunedTo(truth, claw, start.rests, { string: 5, sounds: low as Hertz });
     const after = settle(truth, claw, down.rests, down.angle).frequencies;
     const heard = [1, 2, 3].map((string): BridgeHappening => ({ kind: 'read', string, sounds: after[string] as Hertz }));
-    const [trial] = trialsOf(...all(0), { kind: 'set', string: 5, sounds: low as Hertz, toward: null }, ...heard);
+    const [trial] = trialsOf(...all(0), { kind: 'set', string: 5, sounds: low as Hertz, pass: null }, ...heard);
     expect(trial?.after.slice(1, 4)).toEqual(after.slice(1, 4));
   });
 });

@@ -28,9 +28,9 @@ export function happeningsOf(
         if (pitch === undefined) return [];
         const sounds = hertz(pitch * 2 ** (event.payload.cents / 1200));
         if (event.kind === 'heard-on-bridge') return [{ kind: 'read', string, sounds }];
-        return [
-          { kind: 'set', string, sounds, toward: event.payload.aimCents === undefined ? null : cents(event.payload.towardCents ?? 0) },
-        ];
+        const { aimCents, towardCents = 0, clawTurns = 0 } = event.payload;
+        const leaves = { toward: cents(towardCents), travel: metres(lead * clawTurns) };
+        return [{ kind: 'set', string, sounds, pass: aimCents === undefined ? null : leaves }];
       }
       case 'claw-turned':
         bassMm = null;

@@ -1,6 +1,7 @@
 export type { Band } from '../band/index.js';
 export { armRange, bend, restingAt, type ArmRange, type Resting, type StringRange } from './arm-range.js';
 export {
+  AT_THEIR_NOTES,
   bridgeNow,
   clawToLevel,
   edgeRise,
@@ -9,6 +10,7 @@ export {
   type BridgeNow,
   type Foretold,
   type LockingNut,
+  type PassLeaves,
 } from './at-bench.js';
 export { blockLoad, type BlockLoad } from './block-load.js';
 export { pullOf, speaking, type BridgeString, type FloatingBridge, type RestLengths, type Springs } from './bridge.js';

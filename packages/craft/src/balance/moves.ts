@@ -57,7 +57,7 @@ export function movesByMarks(
     } else if (next.kind === 'set') {
       const { string, frequency } = next.step;
       at.rests = tunedTo(at.bridge, at.claw, at.rests, { string, sounds: frequency }).rests;
-      happenings.push({ kind: 'set', string, sounds: frequency, toward: next.toward });
+      happenings.push({ kind: 'set', string, sounds: frequency, pass: next.leaves });
       moves.pegs++;
     } else if (next.kind === 'claw') {
       at.claw = metres(at.claw + next.travel);

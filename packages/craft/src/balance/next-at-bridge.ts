@@ -1,6 +1,6 @@
 import { FLOATING } from '../constants/index.js';
 import { cents, fromMillimetres, hertz, metres, type Cents, type Metres } from '../units/index.js';
-import { clawToLevel, type BridgeNow } from './at-bench.js';
+import { clawToLevel, type BridgeNow, type PassLeaves } from './at-bench.js';
 import { beyondReach } from './fine-tuners.js';
 import { onePass, type PassStep } from './one-pass.js';
 
@@ -8,8 +8,7 @@ import { onePass, type PassStep } from './one-pass.js';
 export type BridgeStep =
   | { kind: 'claw'; turns: number; travel: Metres }
   | { kind: 'read'; strings: readonly number[] }
-  /** `forClaw`: the claw is turned in once all are set, and brings them home. */
-  | { kind: 'set'; step: PassStep; rest: readonly PassStep[]; toward: Cents; forClaw: boolean }
+  | { kind: 'set'; step: PassStep; rest: readonly PassStep[]; leaves: PassLeaves }
   | { kind: 'block'; step: PassStep }
   /** Fine tuners to the middle of their travel, while the nut is open. */
   | { kind: 'mid' }
@@ -39,64 +38,63 @@ function heardOf({ bridge, rests, fresh }: BridgeNow): { on: number[]; all: bool
   return { on, all: on.every((index) => fresh[index]) };
 }
 
-/** How far the claw has to go; zero where that is not worth it. */
+/** How far the claw has to go, by eighths of a turn; zero where that is not worth it. */
 function clawToGo(now: BridgeNow, lead: Metres): Metres {
-  const travel = clawToLevel(now) ?? metres(0);
-  return Math.abs(travel / lead) < LEAST_TURN ? metres(0) : travel;
+  const turns = (clawToLevel(now) ?? 0) / lead;
+  return metres(Math.abs(turns) < LEAST_TURN ? 0 : Math.round(turns / LEAST_TURN) * LEAST_TURN * lead);
 }
 
-/** Marks of what is left of a pass, in its order. `toward`: where it leaves all, cents from their notes: zero but where that is reached in two passes only. */
+/** Marks of what is left of a pass, in its order. */
 export interface Marks {
   steps: readonly PassStep[];
-  toward: Cents;
-  /** How far the claw goes in after the pass, and brings all home; zero where it stays. */
-  travel: Metres;
+  leaves: PassLeaves;
   /** The first that asks more of its string than is safe, by every way there is. */
   unsafe: PassStep | null;
 }
 
-/** Lower than this no string is set: it would hang loose. Under a bridge that is tipped toward the neck, before the claw draws it back, they hang lower, cents. */
-const LOOSE = { pass: -300, forClaw: -500 };
+/** Lower than this no string is set, cents: it would hang loose, and nobody would know by ear which it is. */
+const LOOSE = -300;
 /** Where a pass may leave all, in the order in which it is tried. */
 const TOWARD = [0, 50, -50, 100, -100, 150, -150, 200, -200].map(cents);
+/** Shares of the way that the claw has to go in, in the order in which they are tried: what is left of it comes after the next pass. */
+const SHARES = [1, 1 / 2, 1 / 4, 1 / 8];
 
 /**
  * Marks of what is left of a pass; none while some string was not heard before it, or the claw has to come out first. Where the claw has to go in, they are those from which it
- * brings all home: turned in under strings that are at their notes it would draw them up by a tone and more. A mark that is not safe, or hangs loose, is never given: the pass then
- * leaves all a little beside their notes, and the next brings them home.
+ * brings all home: turned in under strings that are at their notes it would draw them up by a tone and more. A mark that is not safe, or hangs loose, is never given: the claw then
+ * goes a part of its way after this pass, or the pass leaves all a little beside their notes, and the next brings them home.
  */
 export function marksAt(now: BridgeNow, { order, lead = LEAD }: Pick<BridgeWays, 'order' | 'lead'>): Marks {
   const { on, all } = heardOf(now);
   const travel = clawToGo(now, lead);
   const left = order.filter((string) => on.includes(string) && !now.passed.includes(string));
-  const none: Marks = { steps: [], toward: cents(0), travel: metres(Math.max(0, travel)), unsafe: null };
-  if (travel < 0 || (now.passed.length === 0 && !all)) return none;
-  const loose = travel > 0 ? LOOSE.forClaw : LOOSE.pass;
-  const towards = (toward: Cents) => passToward(now, left, { claw: metres(now.claw + travel), toward, loose });
+  const passing = (leaves: PassLeaves): Marks => ({ steps: passThat(now, left, leaves), leaves, unsafe: null });
   // a pass that was begun is gone on with
-  if (now.passed.length > 0) return { steps: towards(now.toward), toward: now.toward, travel: metres(Math.max(0, travel)), unsafe: null };
-  const toward = TOWARD.find((each) => towards(each).every((step) => step.target >= loose && isSafe(step)));
-  if (toward !== undefined) return { steps: towards(toward), toward, travel: metres(Math.max(0, travel)), unsafe: null };
-  const steps = towards(cents(0));
-  return { steps, toward: cents(0), travel, unsafe: steps.find((step) => !isSafe(step)) ?? steps[0] ?? null };
+  if (now.passed.length > 0) return passing(now.leaves);
+  if (travel < 0 || !all) return { steps: [], leaves: { toward: cents(0), travel: metres(Math.max(0, travel)) }, unsafe: null };
+  const parts = [...new Set(SHARES.map((share) => Math.ceil((share * travel) / lead / LEAST_TURN)))];
+  for (const toward of TOWARD) {
+    for (const eighths of parts) {
+      const marks = passing({ toward, travel: metres(eighths * LEAST_TURN * lead) });
+      if (marks.steps.every((step) => step.target >= LOOSE && isSafe(step))) return marks;
+    }
+  }
+  const whole = passing({ toward: cents(0), travel });
+  return { ...whole, unsafe: whole.steps.find((step) => !isSafe(step)) ?? whole.steps[0] ?? null };
 }
 
 const isSafe = ({ leastReserve }: PassStep): boolean => leastReserve === null || 1 - leastReserve <= FLOATING.safeShare.value;
 
 /**
- * A pass that leaves all strings `toward` cents from their notes; its marks are still told from the notes. Where its order would have a string hang loose, the string that stands
+ * A pass that leaves all strings where it says; its marks are still told from the notes. Where its order would have a string hang loose, the string that stands
  * highest at its mark comes first: each that is set brings the bridge back for the next.
  */
-function passToward(
-  { bridge, claw, rests }: BridgeNow,
-  left: readonly number[],
-  { claw: finalClaw, toward, loose }: { claw: Metres; toward: Cents; loose: number },
-): PassStep[] {
+function passThat({ bridge, claw, rests }: BridgeNow, left: readonly number[], { toward, travel }: PassLeaves): PassStep[] {
   const strings = bridge.strings.map((string) => ({ ...string, pitch: hertz(string.pitch * 2 ** (toward / 1200)) }));
-  const pass = (order: readonly number[]) => onePass({ ...bridge, strings }, claw, rests, order, finalClaw);
+  const pass = (order: readonly number[]) => onePass({ ...bridge, strings }, claw, rests, order, metres(claw + travel));
   const told = (steps: readonly PassStep[]) => steps.map((step) => ({ ...step, target: cents(step.target + toward) }));
   const inOrder = told(pass(left));
-  if (inOrder.every(({ target }) => target >= loose)) return inOrder;
+  if (inOrder.every(({ target }) => target >= LOOSE)) return inOrder;
   const order: number[] = [];
   while (order.length < left.length) {
     const open = left.filter((string) => !order.includes(string));
@@ -113,14 +111,16 @@ export function nextAtBridge(now: BridgeNow, { order, tolerance, locks = false, 
   const { on, all } = heardOf(now);
   const travel = clawToGo(now, lead);
   const inTune = on.every((index) => Math.abs(now.off[index] ?? Infinity) <= tolerance);
-  const allSet = on.every((index) => now.passed.includes(index));
-  if (travel < 0 || (travel > 0 && allSet)) return { kind: 'claw', turns: travel / lead, travel };
+  if (on.every((index) => now.passed.includes(index)) && now.leaves.travel > 0) return clawStep(now.leaves.travel, lead);
+  if (travel < 0) return clawStep(travel, lead);
   if (all && inTune && travel === 0) return { kind: locks && now.nut.shutAt === null ? 'clamp' : 'done' };
-  const { steps, toward, unsafe } = marksAt(now, { order, lead });
+  const { steps, leaves, unsafe } = marksAt(now, { order, lead });
   const [step, ...rest] = steps;
   if (unsafe !== null) return { kind: 'block', step: unsafe };
   const beyond = step === undefined ? null : beyondReach(now, [step, ...rest]);
   if (beyond !== null) return { kind: 'unclamp', ...beyond };
   if (step === undefined) return { kind: 'read', strings: on.filter((index) => now.fresh[index] !== true) };
-  return { kind: 'set', step, rest, toward, forClaw: travel > 0 };
+  return { kind: 'set', step, rest, leaves };
 }
+
+const clawStep = (travel: Metres, lead: Metres): BridgeStep => ({ kind: 'claw', turns: travel / lead, travel });

@@ -23,7 +23,7 @@ export function tryBridge(
 ): Outcome<BridgeNow, ClawProblem> {
   const level = levelClaw(before);
   if (!level.ok) return level;
-  const pegs = pitches.map(({ string, sounds }): BridgeHappening => ({ kind: 'set', string, sounds, toward: null }));
+  const pegs = pitches.map(({ string, sounds }): BridgeHappening => ({ kind: 'set', string, sounds, pass: null }));
   if (tunedAgain) {
     const other = { ...after, springs: { ...after.springs, count: springs } };
     return done(bridgeNow(other, metres(level.value + travel), pegs));

@@ -201,6 +201,17 @@ describe('which string was plucked', () => {
     expect(whichString(hertz(1500), up, 0)).toBeNull();
   });
 
+  it('is the one in hand where that is brought far from its note, though another would stand nearer to what is heard', () => {
+    // the lowest but one, let down by 450 cents for the claw of a bridge; the lowest was let down already, by 80
+    const bridge = up.map((string, index) => (index === 5 ? { ...string, last: hertz(78.7) } : string));
+    const mark = hertz(110 * 2 ** (-450 / 1200));
+    const toMark = bridge.map((string, index) => (index === 4 ? { ...string, goal: mark } : string));
+    expect(whichString(mark, toMark, 4)?.string).toBe(4);
+    expect(whichString(mark, toMark, 4)?.probability).toBeGreaterThan(0.98);
+    expect(whichString(mark, toMark, 4)?.probability).toBeGreaterThan(whichString(mark, bridge, 4)?.probability ?? 1);
+    expect(whichString(hertz(78.7), toMark, 4)?.string).toBe(5);
+  });
+
   it('is none that would have broken there: an octave that was misheard is no string pulled apart', () => {
     const alone = [{ target: hertz(41.2), last: null, breaks: hertz(60) }];
     expect(whichString(hertz(46), alone, 0)?.string).toBe(0);

@@ -7,6 +7,8 @@ export interface Candidate {
   target: Hertz;
   /** Where it was when it was heard last in this job; null where it was not. */
   last: Hertz | null;
+  /** Where it is brought now, if that is not its note. */
+  goal?: Hertz | null;
   /** Where it would break: higher it cannot sound, whatever was heard. Null where that is not known. */
   breaks: Hertz | null;
 }
@@ -20,7 +22,7 @@ export interface Which {
 }
 
 /**
- * Which string sounds, by Bayes: a string stays where it was heard last, but for the one in hand, whose peg is being turned; one that was not heard yet may be anywhere
+ * Which string sounds, by Bayes: a string stays where it was heard last, but for the one in hand, whose peg is being turned and which is on its way from there to where it is brought; one that was not heard yet may be anywhere
  * from slack to its note. Null where it can be none of them.
  */
 export function whichString(heard: Hertz, strings: readonly Candidate[], inHand: number | null): Which | null {
@@ -37,13 +39,14 @@ export function whichString(heard: Hertz, strings: readonly Candidate[], inHand:
 }
 
 /** Per cent of pitch. A string that was heard is looked for about its place, more widely upwards where its peg is in the hand. */
-function density(heard: Hertz, { target, last, breaks }: Candidate, inHand: boolean): number {
+function density(heard: Hertz, { target, last, goal = null, breaks }: Candidate, inHand: boolean): number {
   if (breaks !== null && heard > breaks) return 0;
   const off = 1200 * Math.log2(heard / target);
   const anywhere = off >= HEARING.slack.value && off <= HEARING.over.value ? 1 / (HEARING.over.value - HEARING.slack.value) : 0;
   if (last === null) return anywhere;
   const spread = inHand ? HEARING.turnedBetween.value : HEARING.strays.value;
-  const z = (1200 * Math.log2(heard / last)) / spread;
+  const about = (place: Hertz) => Math.exp(-(((1200 * Math.log2(heard / place)) / spread) ** 2) / 2) / (spread * Math.sqrt(2 * Math.PI));
+  const expected = inHand && goal !== null ? (about(last) + about(goal)) / 2 : about(last);
   const strayed = (inHand ? HEARING.turnedFar : HEARING.moved).value;
-  return (1 - strayed) * (Math.exp(-(z * z) / 2) / (spread * Math.sqrt(2 * Math.PI))) + strayed * anywhere;
+  return (1 - strayed) * expected + strayed * anywhere;
 }

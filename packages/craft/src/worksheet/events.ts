@@ -63,6 +63,8 @@ export interface OnBridge {
   aimCents?: number | undefined;
   /** Where its pass leaves all, cents from their notes; left out where that is none. */
   towardCents?: number | undefined;
+  /** Turns by which the claw goes in after its pass; left out where it stays. */
+  clawTurns?: number | undefined;
   /** How sure the ear was, 0 to 1; null where somebody typed it. */
   sure: number | null;
   by: HeardAt['by'];

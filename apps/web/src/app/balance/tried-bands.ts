@@ -1,6 +1,12 @@
 import { computed, type Signal } from '@angular/core';
-import { USUAL_SPRINGS, type Band, type BridgeNow, type FloatingBridge, type SpringsLearned } from '@gold-peg/craft/balance';
-import { cents, metres } from '@gold-peg/craft/units';
+import {
+  AT_THEIR_NOTES,
+  USUAL_SPRINGS,
+  type Band,
+  type BridgeNow,
+  type FloatingBridge,
+  type SpringsLearned,
+} from '@gold-peg/craft/balance';
 import { BENT, latestAnswer, soundsOf, type BridgeSolver } from '../bridge';
 
 /** What is tried waits until nothing was changed for so long, ms. */
@@ -34,7 +40,7 @@ export function triedBands(solver: BridgeSolver, { before, now, springs }: Tried
     () => {
       const known = asKnown();
       const order = known?.bridge.strings.map((_, index) => index).reverse() ?? [];
-      return known === null ? null : { kind: 'foresee', ...known, order, toward: cents(0), travel: metres(0) };
+      return known === null ? null : { kind: 'foresee', ...known, order, ...AT_THEIR_NOTES };
     },
     QUIET_MS,
   );

@@ -6,6 +6,7 @@ import type {
   ClawKnown,
   FloatingBridge,
   Foreseen,
+  PassLeaves,
   SchoolsCompared,
   SpringSample,
   SpringsLearned,
@@ -33,12 +34,10 @@ export interface BridgeAsKnown {
   measured: readonly Unknown[];
 }
 
-/** What a pass is worth, and the claw, by all that is not known. `travel`: how far the claw goes in once all are set; `toward`: where the pass leaves them. */
-export interface ForeseeQuestion extends BridgeAsKnown {
+/** What a pass is worth, and the claw, by all that is not known. */
+export interface ForeseeQuestion extends BridgeAsKnown, PassLeaves {
   kind: 'foresee';
   order: readonly number[];
-  toward: Cents;
-  travel: Metres;
 }
 
 /** What it bears and does as it stands. */

@@ -80,7 +80,8 @@ export class BalanceNow {
       }
       case 'set': {
         const left = step.rest.length;
-        const after = left === 0 ? `it is the last of this pass${step.forClaw ? ', then the claw' : ''}` : `${left} to go after it`;
+        const after =
+          left === 0 ? `it is the last of this pass${step.leaves.travel > 0 ? ', then the claw' : ''}` : `${left} to go after it`;
         return `String ${step.step.string + 1} to ${signed(step.step.target)} ¢; ${after}.`;
       }
       case 'lower':

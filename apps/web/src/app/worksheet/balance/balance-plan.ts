@@ -100,7 +100,11 @@ export class BalancePlan {
             says: turned === undefined ? '' : `at ${timeOf(turned.at)}`,
             state: 'done',
           }
-        : { does: `Claw: each screw ${sayClaw(turns)}`, says: this.clawBand(turns), state: step.kind === 'claw' ? 'now' : 'later' };
+        : {
+            does: `Claw: each screw ${sayPart(partOf(step), turns)}`,
+            says: this.clawBand(turns),
+            state: step.kind === 'claw' ? 'now' : 'later',
+          };
     const read: Line = {
       does: 'Hear all strings as they stand',
       says: step.kind === 'read' ? `${heard} of ${count}` : '',
@@ -150,6 +154,16 @@ export class BalancePlan {
     return `${band.low.toFixed(1)} to ${band.high.toFixed(1)} turns, 8 in 10`;
   }
 }
+
+/** Turns of the claw that this step, or the pass it belongs to, asks for; null where it asks for none. */
+function partOf(step: NonNullable<ReturnType<BridgeWork['step']>>): number | null {
+  if (step.kind === 'claw') return step.turns;
+  return step.kind === 'set' && step.leaves.travel > 0 ? step.leaves.travel / screwLead : null;
+}
+
+/** Where strings would hang loose before the whole way, the claw goes a part of it, and the rest after another pass. */
+const sayPart = (part: number | null, whole: number): string =>
+  part === null || Math.abs(part) > Math.abs(whole) - NEAR / 2 ? sayClaw(whole) : `${sayClaw(part)}, of ${sayClaw(whole)}`;
 
 /** The same with what is done at a locking nut, if there is one: before all else, at the end, and where it has to be opened again. */
 function withNut(nut: LockingNut | null, step: string, lines: Line[]): Line[] {

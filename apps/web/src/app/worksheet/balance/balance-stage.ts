@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { onBridge } from '@gold-peg/contract/bench-log';
-import type { FineTuner } from '@gold-peg/craft/balance';
+import { AT_THEIR_NOTES, type FineTuner } from '@gold-peg/craft/balance';
 import { hertz, metres, type Metres } from '@gold-peg/craft/units';
 import { scaleLinear } from 'd3';
 import { turnsBetween } from '@gold-peg/craft/procedure';
@@ -142,9 +142,8 @@ export class BalanceStage {
     if (step.kind === 'block')
       return `String ${step.step.string + 1} would bear more than is safe at its mark: block the bridge level and string it as a fixed one.`;
     const others = marks.slice(at + 1).map(({ string }) => string + 1);
-    const forClaw = step.kind === 'set' && step.forClaw;
-    if (forClaw) return sayMarkForClaw(lane.place.note, mark.target);
-    const toward = step.kind === 'set' ? step.toward : 0;
+    const { toward, travel } = step.kind === 'set' ? step.leaves : AT_THEIR_NOTES;
+    if (travel > 0) return sayMarkForClaw(lane.place.note, mark.target);
     return sayMark(lane.place.note, { target: mark.target, toward }, others);
   });
   protected readonly bands = computed(() => {
@@ -243,6 +242,6 @@ export class BalanceStage {
     const pitch = this.bridge.asTaken()?.bridge.strings[string]?.pitch;
     if (pitch === undefined || this.desk.closed()) return;
     this.desk.lane.set(string);
-    this.bridge.tried.set([{ kind: 'set', string, sounds: hertz(pitch * 2 ** (this.x().invert(x) / 1200)), toward: null }]);
+    this.bridge.tried.set([{ kind: 'set', string, sounds: hertz(pitch * 2 ** (this.x().invert(x) / 1200)), pass: null }]);
   }
 }

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   backEdge,
+  AT_THEIR_NOTES,
   bridgeNow,
   bridgeUnder,
   fineTuners,
@@ -22,7 +23,7 @@ import {
 import { stringOrder } from '@gold-peg/craft/bench-run';
 import { FLOATING } from '@gold-peg/craft/constants';
 import { offsetFor, tuningWays } from '@gold-peg/craft/methods';
-import { cents, hertz, metres, newtons, type Metres } from '@gold-peg/craft/units';
+import { hertz, metres, newtons, type Metres } from '@gold-peg/craft/units';
 import { asItCame } from '@gold-peg/craft/worksheet';
 import { BENT, BridgeSolver, latestAnswer, soundsOf } from '../../bridge';
 import { WorksheetDesk } from '../desk';
@@ -154,11 +155,9 @@ export class BridgeDesk {
     computed(() => {
       const [known, marks] = [this.asKnown(), this.marks()];
       if (known === null || marks === null) return null;
-      const { steps, toward, travel, unsafe } = marks;
+      const { steps, leaves, unsafe } = marks;
       const safe = steps.length > 0 && unsafe === null;
-      const pass = safe
-        ? { order: steps.map(({ string }) => string), toward, travel }
-        : { order: this.order(), toward: cents(0), travel: metres(0) };
+      const pass = safe ? { order: steps.map(({ string }) => string), ...leaves } : { order: this.order(), ...AT_THEIR_NOTES };
       return { kind: 'foresee', ...known, ...pass };
     }),
     QUIET_MS,

@@ -1,5 +1,5 @@
 import { computed, effect, inject, Injectable, untracked } from '@angular/core';
-import type { BridgeStep } from '@gold-peg/craft/balance';
+import { screwLead, type BridgeStep } from '@gold-peg/craft/balance';
 import type { ArmWay, OnBridge } from '@gold-peg/craft/worksheet';
 import { WorksheetDesk } from '../desk';
 import { BridgeDesk } from './bridge-desk';
@@ -115,9 +115,11 @@ export class BridgeWork {
     return this.take('heard-on-bridge', lane, { cents, ...read });
   }
 
-  private setTo({ step, toward }: Extract<BridgeStep, { kind: 'set' }>, cents: number, read: Read): Promise<void> {
+  private setTo({ step, leaves }: Extract<BridgeStep, { kind: 'set' }>, cents: number, read: Read): Promise<void> {
+    const { toward, travel } = leaves;
     const beside = toward === 0 ? {} : { towardCents: toward };
-    return this.take('set-on-bridge', step.string, { cents, aimCents: step.target, ...beside, ...read });
+    const after = travel === 0 ? {} : { clawTurns: travel / screwLead };
+    return this.take('set-on-bridge', step.string, { cents, aimCents: step.target, ...beside, ...after, ...read });
   }
 
   private async lower(cents: number, read: Read): Promise<void> {

@@ -9,6 +9,7 @@ import { Subject, type Subscription } from 'rxjs';
 import { BROKE_OFF, Listener, Microphone, SoundFault, type SoundSource } from '../../ear';
 import { Session } from '../../session/session';
 import { BenchActions } from '../actions';
+import { BridgeDesk } from '../bridge';
 import { WorksheetDesk } from '../desk';
 import { aimOf, hasArrived, isThere, type Aim } from './aim';
 import { SimulatedInstrument } from './simulated-instrument';
@@ -22,6 +23,7 @@ export type Source = 'off' | 'simulated' | 'microphone' | 'recording';
 export class Listening {
   private readonly desk = inject(WorksheetDesk);
   private readonly actions = inject(BenchActions);
+  private readonly bridge = inject(BridgeDesk);
   private readonly listener = inject(Listener);
   private readonly microphone = inject(Microphone);
   private readonly simulated = inject(SimulatedInstrument);
@@ -82,14 +84,24 @@ export class Listening {
       this.aim(),
     ),
   );
+  /** Where each string stands on a bridge that moves: it was moved since most were heard. Cents from its note. */
+  private readonly onBridge = computed(() => (this.desk.stage() === 'balance' ? (this.bridge.now()?.off ?? []) : []));
+  /** Where strings are set to there. */
+  private readonly marks = computed(() => {
+    const steps = this.desk.stage() === 'balance' ? (this.bridge.marks()?.steps ?? []) : [];
+    return new Map(steps.map(({ string, target }) => [string, target]));
+  });
   /** Where each string stands as far as is known: an old one that is still on at its note, and what was ticked without the ear near where it was to be. */
   private readonly candidates = computed(() =>
     this.targets().map((target, index) => {
       const where = { together: this.desk.comesUpTogether(), inJob: this.desk.inJob()[index] !== false };
-      const cents = this.last()[index] ?? standsAt(this.desk.sheet(), index, where);
+      const reckoned = this.onBridge()[index] ?? -Infinity;
+      const mark = this.marks().get(index);
+      const cents = (Number.isFinite(reckoned) ? reckoned : this.last()[index]) ?? standsAt(this.desk.sheet(), index, where);
       return {
         target,
         last: cents === null ? null : hertz(target * 2 ** (cents / 1200)),
+        goal: mark === undefined ? null : hertz(target * 2 ** (mark / 1200)),
         breaks: this.desk.plans()[index]?.load.breakingPitch ?? null,
       };
     }),
