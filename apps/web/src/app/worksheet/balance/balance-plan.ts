@@ -113,7 +113,7 @@ export class BalancePlan {
     const pass: Line = {
       does: turns > 0 ? `Set ${order.join(' ')} lower, for the claw to bring home` : `One pass from below: ${order.join(' ')}`,
       says:
-        foreseen === undefined || step.kind === 'done' || step.kind === 'claw'
+        foreseen === undefined || step.kind !== 'set'
           ? ''
           : `then ±${foreseen.afterPass.likely.toFixed(0)} ¢, 1 in 10 over ${foreseen.afterPass.high.toFixed(0)}`,
       state: step.kind === 'set' ? 'now' : step.kind === 'done' || (step.kind === 'claw' && turns > 0) ? 'done' : 'later',
