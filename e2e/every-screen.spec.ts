@@ -112,8 +112,8 @@ async function strings(page: Page, view: string): Promise<void> {
 async function headstock(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Register', exact: true }).click();
   await page.getByRole('link', { name: /Longshore four/ }).click();
-  await page.getByRole('link', { name: /measure its headstock/ }).click();
-  await page.getByRole('heading', { name: /: headstock$/ }).waitFor();
+  await page.getByRole('link', { name: /what it is, and its measures/ }).click();
+  await page.getByRole('heading', { name: 'What measuring would sharpen' }).waitFor();
 }
 
 async function behindWind(page: Page, item: string): Promise<void> {

@@ -198,8 +198,8 @@ async function drift(page: Page): Promise<void> {
 async function headstock(page: Page): Promise<void> {
   await place(page, 'Register');
   await page.getByRole('link', { name: /Longshore four, oxblood/ }).click();
-  await page.getByRole('link', { name: /measure its headstock/ }).click();
-  await page.getByRole('heading', { name: /: headstock$/ }).waitFor();
+  await page.getByRole('link', { name: /what it is, and its measures/ }).click();
+  await page.getByRole('heading', { name: 'What measuring would sharpen' }).waitFor();
 }
 
 async function strings(page: Page, view: string): Promise<void> {

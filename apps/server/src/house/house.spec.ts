@@ -64,7 +64,7 @@ describe('what was measured of one instrument', () => {
     const kept = (await ask({ version: passport.version, geometry })).body as Passport;
     expect(kept.geometry).toEqual(geometry);
     expect((await ask({ version: passport.version, geometry })).status).toBe(409);
-    const fewer = await ask({ version: kept.version, geometry: { ...geometry, strings: strings.slice(1) } });
+    const fewer = await ask({ version: kept.version, geometry: { ...geometry, strings: strings.slice(0, 5) } });
     expect(fewer.body.fields[0].says).toContain('must keep its 6 strings');
   });
 

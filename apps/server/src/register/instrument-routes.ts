@@ -1,8 +1,8 @@
 import type { DataSource, EntityManager } from 'typeorm';
-import { fromInstrument, type Geometry, type Passport } from '@gold-peg/contract/register';
+import { factsOf, fromInstrument, toInstrument, type Geometry, type Passport } from '@gold-peg/contract/register';
 import { archetype, instrumentOf } from '@gold-peg/craft/archetypes';
 import { type Handler, Refusal, refuseField } from '../handling/index.js';
-import { addOnce, holdInstrument, InstrumentRow, isSame, openJobOf, OwnerRow } from '../store/index.js';
+import { addOnce, holdInstrument, InstrumentRow, isSame, JobRow, openJobOf, OwnerRow } from '../store/index.js';
 import { countSome } from './count-some.js';
 import { projectDue } from './due.js';
 import { readPassport } from './instrument.js';
@@ -22,13 +22,15 @@ export const addInstrument: Handler<'addInstrument'> = async ({ store, body }) =
   if (kind === undefined) throw refuseField('archetypeId', 'must be one of the kinds on the list');
   await requireOwner(store, body.ownerId);
   const { id, name, ownerId, remark } = body;
-  const geometry = scaled({ ...fromInstrument(instrumentOf(kind.id)), hand: body.hand }, body.scaleMm);
+  const typical = fromInstrument(instrumentOf(kind.id));
+  const geometry = body.geometry ?? scaled({ ...typical, hand: body.hand }, body.scaleMm);
+  const facts = factsIn(geometry) === factsIn(typical) ? kind.facts : factsIn(geometry);
   const draft = { id, name, archetypeId: kind.id, ownerId, remark };
   const before = await store.getRepository(InstrumentRow).findOneBy({ id }); // looked for first: each try would use up a passport number
   if (before === null)
     await addOnce(store, InstrumentRow, {
       ...draft,
-      facts: kind.facts,
+      facts,
       geometry,
       methods: {},
       weeklyHours: null,
@@ -60,12 +62,17 @@ export const changeInstrument: Handler<'changeInstrument'> = async ({ store, par
 
 export const changeGeometry: Handler<'changeGeometry'> = async ({ store, params, body: { version, geometry } }) => {
   const before = await readPassport(store, params.id);
-  if (geometry.strings.length !== before.geometry.strings.length) {
-    const says = `must keep its ${before.geometry.strings.length} strings: its log and setups speak of them`;
-    throw refuseField('geometry.strings', says);
-  }
-  return changeVersion(store, params.id, version, { geometry });
+  const facts = factsIn(geometry) === factsIn(before.geometry) ? before.facts : factsIn(geometry);
+  const { length } = before.geometry.strings;
+  const neverWorkedOn = async (tx: EntityManager) => {
+    await holdInstrument(tx, params.id);
+    if (geometry.strings.length !== length && (await tx.existsBy(JobRow, { instrumentId: params.id })))
+      throw refuseField('geometry.strings', `must keep its ${length} strings: its log and setups speak of them`);
+  };
+  return changeVersion(store, params.id, version, { geometry, facts }, neverWorkedOn);
 };
+
+const factsIn = (geometry: Geometry): string => factsOf(toInstrument(geometry));
 
 /** Held while that is decided: nothing is taken in meanwhile. */
 export const archiveInstrument: Handler<'archiveInstrument'> = async ({ store, params, body: { version, archived } }) => {
@@ -81,7 +88,7 @@ export const changeMethods: Handler<'changeMethods'> = ({ store, params, body: {
   changeVersion(store, params.id, version, { methods });
 
 type Change = Partial<
-  Pick<InstrumentRow, 'name' | 'ownerId' | 'remark' | 'weeklyHours' | 'hoursAskedAt' | 'geometry' | 'methods' | 'archivedAt'>
+  Pick<InstrumentRow, 'facts' | 'name' | 'ownerId' | 'remark' | 'weeklyHours' | 'hoursAskedAt' | 'geometry' | 'methods' | 'archivedAt'>
 >;
 
 /** Changes the version that was read, or refuses with what stands now; `check` refuses within the same transaction. */

@@ -14,13 +14,14 @@ export async function readPassport(store: DataSource, id: string): Promise<Passp
   ]);
   const summary = summaries.get(id);
   if (row === null || summary === undefined) throw new Refusal('unknown', 'There is no instrument with that id.');
-  const { version, remark, geometry, methods } = row;
+  const { version, remark, archetypeId, geometry, methods } = row;
   return {
     ...summary,
     version,
     remark,
     archivedAt: row.archivedAt?.toISOString() ?? null,
     hours: hoursOf(row),
+    archetypeId,
     geometry,
     methods,
     current: setups[0]?.setup ?? null,

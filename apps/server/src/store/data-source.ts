@@ -5,6 +5,7 @@ import { HouseRow, TurnsCountedRow } from './house.js';
 import { JobRow } from './job.js';
 import {
   Archive1765100000000,
+  Measured1765200000000,
   Foundation1764000000000,
   MethodsAndCounts1764200000000,
   OneOfEach1764400000000,
@@ -72,6 +73,7 @@ export function buildStore(url: string): DataSource {
       LogSearch1764900000000,
       Outbox1765000000000,
       Archive1765100000000,
+      Measured1765200000000,
     ],
     synchronize: false,
     poolSize: POOL_SIZE,

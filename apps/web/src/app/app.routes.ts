@@ -31,9 +31,9 @@ export const routes: Routes = [
   },
   { path: 'p/:number', title: 'Passport · Gold Peg', loadComponent: () => import('./register/by-number').then((place) => place.ByNumber) },
   {
-    path: 'register/:id/headstock',
-    title: 'Headstock · Gold Peg',
-    loadComponent: () => import('./register/headstock-page').then((place) => place.HeadstockPage),
+    path: 'register/:id/build',
+    title: 'What it is · Gold Peg',
+    loadComponent: () => import('./register/build-page').then((place) => place.BuildPage),
   },
   {
     path: 'register/:id',

@@ -7,9 +7,9 @@ import {
   measureOf,
   PAD_LIES,
   SEVERITIES,
-  WOODS,
   type FindingKind,
 } from '@gold-peg/craft/findings';
+import { WOODS } from '@gold-peg/craft/instrument';
 import { TOOL_KINDS } from '@gold-peg/craft/tools';
 import { ARM_WAYS } from '@gold-peg/craft/worksheet';
 import { a4Hz, gaugeMm, longText, quantity } from '../quantity/index.js';

@@ -1,7 +1,19 @@
 import * as z from 'zod';
-import { ANCHORS, HANDS, HEADSTOCK_LAYOUTS, POST_STYLES, TIE_HOLES, type Instrument } from '@gold-peg/craft/instrument';
+import {
+  ANCHORS,
+  HANDS,
+  HEADSTOCK_LAYOUTS,
+  POST_STYLES,
+  TIE_HOLES,
+  TOP_FINISHES,
+  WOODS,
+  type Instrument,
+  MEASURES,
+  OF_THE_HEAD,
+} from '@gold-peg/craft/instrument';
 import { FAMILIES } from '@gold-peg/craft/strings';
 import { fromDegrees, fromMillimetres, hertz, toDegrees, toMillimetres } from '@gold-peg/craft/units';
+import { misfits } from './misfits.js';
 import { a4Hz, frequencyHz, gaugeMm, note, postDiameterMm, quantity, scaleMm } from '../quantity/index.js';
 
 const onHeadstockMm = quantity({ from: -200, to: 400, unit: 'mm', because: 'it lies on the headstock or the neck' });
@@ -24,7 +36,7 @@ const tree = z.strictObject({
 });
 const fromCentreMm = quantity({ from: 3, to: 60, unit: 'mm', because: 'it runs from the centre line to a wall of a slot' });
 
-const shape = z.strictObject({
+export const geometryShape = z.strictObject({
   family: z.enum(FAMILIES),
   hand: z.enum(HANDS).default('right'),
   a4Hz,
@@ -50,8 +62,10 @@ const shape = z.strictObject({
     })
     .nullable()
     .default(null),
-  /** Somebody measured its headstock; until then it is typical of its kind. */
-  measured: z.boolean().default(false),
+  /** What somebody measured; all else is typical of its kind. It was once one word for the whole headstock. */
+  measured: z.preprocess((value) => (value === true ? OF_THE_HEAD : value === false ? [] : value), z.array(z.enum(MEASURES))).default([]),
+  top: z.enum(TOP_FINISHES).nullable().default(null),
+  board: z.enum(WOODS).nullable().default(null),
   gearRatio: quantity({ from: 1, to: 60, unit: '', because: 'turns of the button for one of the post' }),
   strings: z
     .array(
@@ -70,39 +84,9 @@ const shape = z.strictObject({
 });
 
 /** Geometry as it travels and is stored: millimetres and degrees, the unit in the name. What was stored before a field was known reads as it was meant. */
-export const geometrySchema = shape.superRefine(({ strings, screwTunerMm, headstock }, context) => {
-  const refuse = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message });
-  strings.forEach(({ post: { style, alongMm, diameterMm, holeDepthMm } }, index) => {
-    const at = (field: string) => ['strings', index, 'post', field];
-    if (style !== 'clamp' && alongMm <= diameterMm)
-      refuse(at('alongMm'), 'must be more than the diameter of the post: it would stand in the nut');
-    if ((style === 'slotted' || style === 'clamp') && holeDepthMm === null)
-      refuse(at('holeDepthMm'), 'must be given for a slotted post or a clamp: the end goes that deep');
-    if (style === 'clamp' && screwTunerMm === null)
-      refuse(['screwTunerMm'], 'must be given where strings are clamped at the head: a screw draws them up');
-  });
-  for (const [first, second] of crowded(strings.map((string) => string.post)))
-    refuse(
-      ['strings', second, 'post', 'alongMm'],
-      `would put it into the post of string ${first + 1}: they must stand farther apart than they are thick`,
-    );
-  const slots = headstock.rollerSlotsMm;
-  if (slots !== null && slots.inner >= slots.outer)
-    refuse(['headstock', 'rollerSlotsMm', 'outer'], 'must be more than the inner wall: it is the slot beside it');
+export const geometrySchema = geometryShape.superRefine((geometry, context) => {
+  for (const { path, says } of misfits(geometry)) context.addIssue({ code: 'custom', path, message: says });
 });
-
-type Standing = z.infer<typeof post>;
-
-/** Pairs of posts that stand in one another. */
-function crowded(posts: readonly Standing[]): [number, number][] {
-  const onFace = ({ style, pipAlongMm }: Standing) => pipAlongMm === null && style !== 'clamp' && style !== 'roller';
-  return posts.flatMap((own, second) =>
-    posts.slice(0, second).flatMap((other, first): [number, number][] => {
-      const apart = Math.hypot(own.alongMm - other.alongMm, own.sidewaysMm - other.sidewaysMm);
-      return onFace(own) && onFace(other) && apart < (own.diameterMm + other.diameterMm) / 2 ? [[first, second]] : [];
-    }),
-  );
-}
 
 export type Geometry = z.infer<typeof geometrySchema>;
 
@@ -133,6 +117,8 @@ export function toInstrument(geometry: Geometry): Instrument {
     bridge: bridgeOf(geometry.bridge),
     screwTuner: screw === null ? null : { travel: mm(screw.travel), lead: mm(screw.lead) },
     gearRatio: geometry.gearRatio,
+    top: geometry.top,
+    board: geometry.board,
     strings: geometry.strings.map(({ note, frequencyHz: own, course, scaleMm: scale, slotSidewaysMm, slotWidthMm, post: peg }) => ({
       note,
       frequency: own === null ? null : hertz(own),
@@ -183,7 +169,9 @@ export function fromInstrument(instrument: Instrument): Geometry {
       vibrato: instrument.bridge.vibrato,
     },
     screwTunerMm: screw === null ? null : { travel: mm(screw.travel), lead: mm(screw.lead) },
-    measured: false,
+    measured: [],
+    top: instrument.top,
+    board: instrument.board,
     gearRatio: instrument.gearRatio,
     strings: instrument.strings.map(({ note, frequency, course, scaleLength, slotSideways, slotWidth, post: peg }) => ({
       note,

@@ -1,4 +1,4 @@
-export { ANCHOR_NAMES } from './anchor-names.js';
+export { ANCHOR_NAMES, factsOf, FINISH_NAMES, LAYOUT_NAMES, POST_NAMES, WOOD_NAMES } from './part-names.js';
 export { fromInstrument, geometrySchema, toInstrument, type Geometry } from './geometry.js';
 export {
   archiveChange,

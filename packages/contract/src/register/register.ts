@@ -88,6 +88,8 @@ export const passportSchema = instrumentSummary.extend({
   archivedAt: z.string().nullable().default(null),
   /** Null where nobody asked. */
   hours: playedHours.nullable().default(null),
+  /** The kind that it was begun from. */
+  archetypeId: z.string(),
   geometry: geometrySchema,
   /** Ways that hold for this instrument alone. */
   methods: methodChoices.default({}),
@@ -105,6 +107,8 @@ export const instrumentDraft = z.strictObject({
   hand: geometrySchema.shape.hand,
   /** Measured scale length; the archetype's where left out. Per-string scales keep their proportions. */
   scaleMm: scaleMm.nullable(),
+  /** What it is where that is more than its kind: a copy of another, or made from parts. It wins over hand and scale. */
+  geometry: geometrySchema.optional(),
   remark: longText(2000),
 });
 export type InstrumentDraft = z.infer<typeof instrumentDraft>;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { centsFrom, floatingBridge, levelOf, lightSet, offBy, withRate } from '../testing/index.js';
-import { cents, fromDegrees, fromMillimetres, kilogramsPerMetre, metres, newtons, type Hertz, type Metres } from '../units/index.js';
+import { cents, fromDegrees, fromMillimetres, kilogramsPerMetre, newtons, type Hertz, type Metres } from '../units/index.js';
 import {
   AT_THEIR_NOTES,
   bridgeNow,

@@ -18,3 +18,4 @@ export { A_TONE_UNDER, evenest, mostApart, sideLoads, type SideLoad } from './ev
 export { together } from './together.js';
 export { sayTucks, tieWay, type TieWay } from './work-at-anchor.js';
 export { isDone, latestStep, nextStep, stageReached, stepAt, stringRun, type StringRun, type StringStep } from './next-step.js';
+export { prepareBridge } from './work-at-anchor.js';

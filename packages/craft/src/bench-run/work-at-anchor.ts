@@ -1,4 +1,4 @@
-import { twoHoles, type Instrument } from '../instrument/index.js';
+import { twoHoles, type AnchorKind, type Instrument } from '../instrument/index.js';
 import type { StringProperties } from '../strings/index.js';
 import { inForce, type LayeredChoices, type TiePass } from '../methods/index.js';
 import { ANCHOR_WORK, type AnchorWork } from './anchor-work.js';
@@ -15,7 +15,7 @@ interface Anchored {
 
 /** What is particular to the anchor of this instrument, for this string of it. */
 export function anchorWork(
-  instrument: Pick<Instrument, 'bridge' | 'strings'>,
+  instrument: Pick<Instrument, 'bridge' | 'strings' | 'top'>,
   { string, construction, last, choices }: Anchored,
 ): AnchorWork {
   const work = ANCHOR_WORK[instrument.bridge.anchor];
@@ -29,6 +29,10 @@ export function anchorWork(
       return { ...work, fit: { ...work.fit, does: `${work.fit.does}, ${wrap(last)}` } };
     case 'hooked-tailpiece':
       return instrument.bridge.cover ? work : { ...work, seat: 'The bridge stands upright on its mark.' };
+    case 'top-load':
+      return instrument.top === null || instrument.top === 'hard'
+        ? work
+        : { ...work, seat: work.seat.replace('Take the tape off sideways.', 'Lift the cloth away.') };
     default:
       return work;
   }
@@ -43,7 +47,26 @@ const blocked = (prepare: NonNullable<AnchorWork['prepare']>): AnchorWork['prepa
 });
 
 /** What is done at this bridge before anything comes off; null where nothing is. */
-export function prepareBridge({ bridge }: Pick<Instrument, 'bridge'>): AnchorWork['prepare'] {
+export function prepareBridge(instrument: Pick<Instrument, 'bridge' | 'top'>): AnchorWork['prepare'] {
+  const prepare = beforeAnything(instrument);
+  return prepare === null ? null : onTop(prepare, instrument);
+}
+
+/** Tape lies on hard modern finishes only: it lifts soft lacquer, and oiled wood shows where it was. */
+function onTop(prepare: NonNullable<AnchorWork['prepare']>, { bridge, top }: Pick<Instrument, 'bridge' | 'top'>): AnchorWork['prepare'] {
+  const instead = WITHOUT_TAPE[bridge.anchor];
+  if (instead === undefined || top === null || top === 'hard') return prepare;
+  const [withTape, without] = instead;
+  return { ...prepare, does: prepare.does.replace(withTape, without), tools: prepare.tools.filter((tool) => tool !== 'masking-tape') };
+}
+
+/** What is done there with tape, and what instead of it. */
+const WITHOUT_TAPE: Readonly<Partial<Record<AnchorKind, readonly [string, string]>>> = {
+  'top-load': ['Cloth or tape behind the bridge.', 'A cloth behind the bridge, never tape: this finish would come off with it.'],
+  'hooked-tailpiece': ['with pencil on tape', 'with pencil on slips of paper, never tape: this finish would come off with it'],
+};
+
+function beforeAnything({ bridge }: Pick<Instrument, 'bridge'>): AnchorWork['prepare'] {
   const { prepare } = ANCHOR_WORK[bridge.anchor];
   if (prepare !== null && bridge.anchor === 'headless' && bridge.vibrato) return blocked(prepare);
   if (prepare === null || bridge.anchor !== 'hooked-tailpiece' || !bridge.cover) return prepare;

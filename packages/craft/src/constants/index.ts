@@ -24,5 +24,6 @@ export { BRIDGE_READINGS, BRIDGE_WORK, FINE_TUNERS, FLOATING } from './floating.
 export { BANDS, BEFORE_MEASURING, HEARING } from './knowing.js';
 export { CUTTING, KINDS_OF_STRING, MINUTES, SETTLING_TIME } from './practice.js';
 export { PEGS, RINGS, SETTLING_OF } from './simulated.js';
+export { STRAYS } from './typical.js';
 export { WEAR } from './wear.js';
 export { LOW_OVER_SADDLE, SADDLE_SIDES, type SaddleSide } from './saddle.js';

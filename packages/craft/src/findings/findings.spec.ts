@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { instrumentOf } from '../archetypes/index.js';
+import { WOODS } from '../instrument/index.js';
 import {
   advise,
   clampCount,
@@ -13,7 +14,6 @@ import {
   placeOf,
   placesToNote,
   SEVERITIES,
-  WOODS,
   type Finding,
   type FindingKind,
   type Severity,

@@ -1,4 +1,4 @@
-import type { AnchorKind, Instrument } from '../instrument/index.js';
+import type { AnchorKind, Instrument, Wood } from '../instrument/index.js';
 
 /** How much a finding matters, least first: keep an eye on it, have it done soon, or before the instrument leaves. */
 export const SEVERITIES = ['watch', 'soon', 'now'] as const;
@@ -84,10 +84,6 @@ export const FINDINGS = {
 } as const satisfies Record<string, Lore>;
 export type FindingKind = keyof typeof FINDINGS;
 export const FINDING_KINDS = Object.keys(FINDINGS) as FindingKind[];
-
-/** What a fingerboard is made of decides what a dry one is given. */
-export const WOODS = ['rosewood', 'ebony', 'maple-lacquered', 'maple-oiled', 'walnut', 'composite'] as const;
-export type Wood = (typeof WOODS)[number];
 
 const OIL: Readonly<Record<Wood, { says: string; oil: boolean }>> = {
   rosewood: { says: 'Rosewood drinks: a few drops of board oil, spread, wiped off after minutes.', oil: true },

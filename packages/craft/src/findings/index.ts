@@ -7,7 +7,6 @@ export {
   PARTS,
   placeOf,
   SEVERITIES,
-  WOODS,
   type Advice,
   type Course,
   type Finding,
@@ -15,7 +14,6 @@ export {
   type Part,
   type Referral,
   type Severity,
-  type Wood,
 } from './findings.js';
 export { threadsOf, type LookedOver, type Thread } from './threads.js';
 export {

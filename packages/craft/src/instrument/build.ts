@@ -84,6 +84,8 @@ export function buildInstrument(sketch: Sketch): Instrument {
     screwTuner: screw === undefined ? null : { travel: fromMillimetres(screw.travel), lead: fromMillimetres(screw.lead) },
     gearRatio: sketch.gearRatio,
     a4: CONCERT_A4,
+    top: null,
+    board: null,
     strings: sketch.notes.map((note, index) => ({
       note,
       frequency: null,

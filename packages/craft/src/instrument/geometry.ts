@@ -31,6 +31,12 @@ export type AnchorKind = (typeof ANCHORS)[number];
 /** Holes of a tie block: one for each string, two for the trebles, or two for all: 6, 9 or 12 with six strings. */
 export const TIE_HOLES = ['single', 'treble-double', 'double'] as const;
 export type TieHoles = (typeof TIE_HOLES)[number];
+/** What a fingerboard is made of decides what a dry one is given. */
+export const WOODS = ['rosewood', 'ebony', 'maple-lacquered', 'maple-oiled', 'walnut', 'composite'] as const;
+export type Wood = (typeof WOODS)[number];
+/** What the top is finished with decides what may lie on it: tape lifts an old soft lacquer, and oiled wood shows it. */
+export const TOP_FINISHES = ['hard', 'soft-lacquer', 'oil'] as const;
+export type TopFinish = (typeof TOP_FINISHES)[number];
 export const HEADSTOCK_LAYOUTS = ['split', 'in-line', 'slotted', 'headless'] as const;
 export type HeadstockLayout = (typeof HEADSTOCK_LAYOUTS)[number];
 
@@ -93,6 +99,9 @@ export interface Instrument {
   screwTuner: ScrewTuner | null;
   gearRatio: number;
   a4: Hertz;
+  /** Null where nobody looked. */
+  top: TopFinish | null;
+  board: Wood | null;
 }
 
 export interface Bridge {

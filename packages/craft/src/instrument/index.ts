@@ -13,9 +13,11 @@ export {
   rollerSide,
   stretchingPath,
   TIE_HOLES,
+  TOP_FINISHES,
   tieHoleCount,
   twoHoles,
   windingDirection,
+  WOODS,
 } from './geometry.js';
 export type {
   AnchorKind,
@@ -31,7 +33,10 @@ export type {
   Side,
   StringPlace,
   TieHoles,
+  TopFinish,
   Tree,
+  Wood,
 } from './geometry.js';
 export { buildInstrument, evenSlots, pairedSlots, type Sketch, type SketchPost } from './build.js';
+export { MEASURES, OF_THE_HEAD, type Measure } from './measures.js';
 export { measuredRow, withMeasuredPosts, type MeasuredRow } from './measured-posts.js';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { ARCHETYPES, instrumentOf } from '@gold-peg/craft/archetypes';
 import type { Hand, Instrument } from '@gold-peg/craft/instrument';
 import { windingCircle } from '@gold-peg/craft/post';
-import { pictureOf } from '../register/kind-picture';
+import { pictureOf } from '../build';
 import { frameOf } from './frame';
 import { layOutHeadstock } from './headstock-layout';
 import type { HeadstockRequest } from './headstock-picture';

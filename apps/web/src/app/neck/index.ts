@@ -1,1 +1,2 @@
 export { NeckPick } from './neck-pick';
+export { RegisterPick } from './register-pick';

@@ -1,44 +1,50 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { Router } from '@angular/router';
-import { fromInstrument, instrumentDraft } from '@gold-peg/contract/register';
+import { fromInstrument, instrumentDraft, type InstrumentSummary, type Passport } from '@gold-peg/contract/register';
 import * as z from 'zod';
 import { ARCHETYPES, archetype, instrumentOf } from '@gold-peg/craft/archetypes';
 import type { Hand } from '@gold-peg/craft/instrument';
 import { heldTo, readForm, sayRefusal } from '../form';
 import { Api } from '../server/api';
 import { NewThing } from '../server/new-thing';
-import { fromMillimetres } from '@gold-peg/craft/units';
-import { Measures, say } from '../preferences/measures';
+import { sayProblem } from '../server/server-problem';
 import { PlaceHeader } from '../ui/place-header';
-import { Headstock } from '../headstock';
+import { BuildParts, BuildPicture, BuildSharpens, GeometryDraft } from '../build';
+import { RegisterPick } from '../neck';
 import { OwnerField } from './owner-field';
 import { OwnerSearch } from './owner-search';
-import { geometryFacts } from './geometry-facts';
-import { pictureOf } from './kind-picture';
 
-/** Height of the headstock picture. */
-const PICTURE_PX = 300;
 /** What is typed: the id comes when it is asked for, and an owner is named. */
-const typedDraft = z.object({ ...instrumentDraft.omit({ id: true, ownerId: true }).shape, ownerName: z.string().trim() });
+const typedDraft = z.object({ ...instrumentDraft.omit({ id: true, ownerId: true, geometry: true }).shape, ownerName: z.string().trim() });
 
-/** A new instrument from an archetype: typical geometry to start from until it has been measured. */
+/** A new instrument from its kind, or a copy of another: typical to start from, and every part of it can be another. */
 @Component({
   selector: 'peg-new-instrument',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Headstock, MatButtonModule, MatInputModule, MatSelectModule, OwnerField, PlaceHeader, ReactiveFormsModule],
-  providers: [OwnerSearch],
+  imports: [
+    BuildParts,
+    BuildPicture,
+    BuildSharpens,
+    MatButtonModule,
+    MatInputModule,
+    MatSelectModule,
+    OwnerField,
+    PlaceHeader,
+    ReactiveFormsModule,
+    RegisterPick,
+  ],
+  providers: [GeometryDraft, OwnerSearch],
   templateUrl: './new-instrument.html',
   styleUrl: './new-instrument.scss',
 })
 export class NewInstrument {
   private readonly api = inject(Api);
   private readonly router = inject(Router);
-  private readonly measures = inject(Measures);
 
   protected readonly kinds = ARCHETYPES;
   protected readonly form = inject(NonNullableFormBuilder).group({
@@ -75,26 +81,57 @@ export class NewInstrument {
     };
   });
 
-  protected readonly picture = computed(() =>
-    archetype(this.archetypeId()) === undefined
-      ? null
-      : pictureOf({ ...instrumentOf(this.archetypeId()), hand: this.typed().hand ?? 'right' }, PICTURE_PX),
-  );
-  protected readonly geometry = computed(() => {
-    const instrument = this.picture()?.instrument;
-    return instrument === undefined
-      ? []
-      : geometryFacts(fromInstrument(instrument), (mm, digits) => say(this.measures.length(fromMillimetres(mm), digits)));
-  });
+  protected readonly draft = inject(GeometryDraft);
+  /** The instrument that this one is a copy of; null where it begins from its kind. */
+  protected readonly copied = signal<Passport | null>(null);
+
+  constructor() {
+    const { archetypeId, hand, scaleMm } = this.form.controls;
+    this.beginFrom(archetypeId.value);
+    archetypeId.valueChanges.pipe(takeUntilDestroyed()).subscribe((id) => this.beginFrom(id));
+    hand.valueChanges.pipe(takeUntilDestroyed()).subscribe((way) => this.draft.edit((geometry) => ({ ...geometry, hand: way })));
+    scaleMm.valueChanges.pipe(takeUntilDestroyed()).subscribe((mm) => this.rescale(mm));
+  }
+
+  /** Typical of its kind, with what was typed of hand and scale. */
+  private beginFrom(kindId: string): void {
+    this.copied.set(null);
+    this.draft.begin(fromInstrument(instrumentOf(kindId)));
+    const { hand, scaleMm } = this.form.getRawValue();
+    if (hand !== 'right') this.draft.edit((geometry) => ({ ...geometry, hand }));
+    this.rescale(scaleMm);
+  }
+
+  private rescale(mm: number | null): void {
+    const geometry = this.draft.geometry();
+    if (mm === null || geometry === null || this.form.controls.scaleMm.invalid) return;
+    const longest = Math.max(...geometry.strings.map((string) => string.scaleMm));
+    const strings = geometry.strings.map((string) => ({ ...string, scaleMm: (string.scaleMm * mm) / longest }));
+    this.draft.edit((now) => ({ ...now, strings }), 'scale');
+  }
+
+  /** Another one of the register lends what it is; what was measured of it is only typical of this one. */
+  protected async copy({ id }: InstrumentSummary): Promise<void> {
+    try {
+      const passport = await this.api.call('passport', { params: { id } });
+      this.form.controls.archetypeId.setValue(passport.archetypeId);
+      this.form.patchValue({ hand: passport.geometry.hand, scaleMm: null });
+      this.copied.set(passport);
+      this.draft.begin({ ...passport.geometry, measured: [] });
+    } catch (error) {
+      this.fault.set(sayProblem(error));
+    }
+  }
 
   protected async add(): Promise<void> {
     this.fault.set('');
     const typed = readForm(this.form, typedDraft);
-    if (typed === null) return;
+    const geometry = this.draft.geometry();
+    if (typed === null || geometry === null || this.draft.faults().length > 0) return;
     const { ownerName, ...draft } = typed;
     try {
       const passport = await this.newInstrument.make(async (id) =>
-        this.api.call('addInstrument', { body: { ...draft, id, ownerId: await this.ownerId(ownerName) } }),
+        this.api.call('addInstrument', { body: { ...draft, geometry, id, ownerId: await this.ownerId(ownerName) } }),
       );
       if (passport !== null) await this.router.navigate(['/register', passport.id]);
     } catch (error) {

@@ -71,7 +71,7 @@ export class BenchPage<T> {
   async type(label: string, text: string): Promise<void> {
     const input = this.field(label);
     input.value = text;
-    input.dispatchEvent(new Event('input'));
+    for (const event of ['input', 'change']) input.dispatchEvent(new Event(event));
     await this.settle();
   }
 

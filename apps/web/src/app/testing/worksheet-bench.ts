@@ -90,6 +90,7 @@ export function worksheetFile({ kind = 'electric-in-line', current = null, setup
       hours: null,
       archivedAt: null,
       remark: '',
+      archetypeId: 'acoustic-parlour',
       geometry,
       methods: {},
       current,

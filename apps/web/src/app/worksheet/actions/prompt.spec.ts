@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { describe, expect, it } from 'vitest';
 import { Measures } from '../../preferences/measures';
-import { kindPicture } from '../../register/kind-picture';
+import { kindPicture } from '../../build';
 import { bigNumbers, spokenPrompt } from './prompt';
 
 const at = (kind: string, index: number) => {

@@ -46,29 +46,33 @@ async function space(): Promise<void> {
 describe('Balance with a heavier set', () => {
   beforeEach(() => open(NINES, TENS));
 
-  it('hears all, sets them lower one by one, turns the claw in, and hears all again', async () => {
+  it('hears all, sets them lower one by one, turns the claw in, by parts where they would hang loose, and hears all again', async () => {
     const page = await bench.page(BalanceStage);
     expect(page.text).toContain('Pluck string 6, 5, 4, 3, 2 and 1, each as it stands.');
     await hearAll(() => 0);
     expect(bench.logged.filter(({ kind }) => kind === 'heard-on-bridge')).toHaveLength(6);
-    for (let set = 0; set < 6; set++) {
-      const next = step();
-      if (next?.kind !== 'set') throw new Error(`a string is set, not ${next?.kind}`);
-      expect(next.leaves.travel).toBeGreaterThan(0);
-      expect(bench.desk.lane()).toBe(next.step.string);
+    const turned: number[] = [];
+    while (step()?.kind !== 'done' && turned.length < 3) {
+      for (let set = 0; set < 6; set++) {
+        const next = step();
+        if (next?.kind !== 'set') throw new Error(`a string is set, not ${next?.kind}`);
+        expect(next.leaves.travel).toBeGreaterThan(0);
+        expect(bench.desk.lane()).toBe(next.step.string);
+        await space();
+        expect(last()).toMatchObject({ kind: 'set-on-bridge', string: next.step.string + 1 });
+      }
+      await page.settle();
+      expect(page.text).toContain('Screwdriver: each screw of the claw');
+      turned.push(work().screws()?.bass ?? 0);
       await space();
-      expect(last()).toMatchObject({ kind: 'set-on-bridge', string: next.step.string + 1 });
+      expect(last()).toMatchObject({ kind: 'claw-turned' });
+      expect(step()?.kind).toBe('read');
+      await hearAll(() => 0);
     }
-    await page.settle();
     // about 84 N more at 10.5 mm, against three springs at 40 mm of 1.2 N/mm: 6.1 mm by screws of 1.7 mm
-    expect(work().screws()?.bass).toBeGreaterThan(2.5);
-    expect(work().screws()?.treble).toBeLessThan(4.5);
-    expect(page.text).toContain('Screwdriver: each screw of the claw');
-    await space();
-    expect(last()).toMatchObject({ kind: 'claw-turned' });
-    expect(step()?.kind).toBe('read');
-    await hearAll(() => 0);
-    expect(step()?.kind).toBe('done');
+    expect(turned).toHaveLength(2);
+    expect(turned.reduce((sum, turns) => sum + turns, 0)).toBeGreaterThan(2.5);
+    expect(turned.reduce((sum, turns) => sum + turns, 0)).toBeLessThan(4.5);
     await space();
     expect(bench.logged.filter(({ kind }) => kind === 'balanced')).toHaveLength(6);
   });

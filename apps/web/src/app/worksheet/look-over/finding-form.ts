@@ -12,16 +12,16 @@ import {
   findable,
   PARTS,
   SEVERITIES,
-  WOODS,
   type FindingKind,
   type Part,
   type Severity,
-  type Wood,
 } from '@gold-peg/craft/findings';
+import { WOOD_NAMES } from '@gold-peg/contract/register';
+import { WOODS, type Wood } from '@gold-peg/craft/instrument';
 import { heldTo } from '../../form';
 import { WorksheetDesk } from '../desk';
 import type { Place } from './board-layout';
-import { PART_NAMES, REFERRAL_NAMES, SEVERITY_NAMES, WOOD_NAMES } from './finding-words';
+import { PART_NAMES, REFERRAL_NAMES, SEVERITY_NAMES } from './finding-words';
 
 /** Says what is found at a place, how bad it is, and what to do about it, before it is kept. */
 @Component({
@@ -88,7 +88,7 @@ export class FindingForm {
     });
     effect(() => {
       // the wood of a board does not change: what was said last time is right again
-      const before = this.desk.lastTime()?.findings?.find(({ wood }) => wood !== null)?.wood ?? null;
+      const before = this.desk.instrument()?.board ?? this.desk.lastTime()?.findings?.find(({ wood }) => wood !== null)?.wood ?? null;
       untracked(() => {
         if (this.typed().wood === null) this.form.controls.wood.setValue(before);
       });

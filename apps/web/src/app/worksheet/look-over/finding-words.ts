@@ -1,4 +1,4 @@
-import { FINDINGS, type Course, type Finding, type Part, type Referral, type Severity, type Wood } from '@gold-peg/craft/findings';
+import { FINDINGS, type Course, type Finding, type Part, type Referral, type Severity } from '@gold-peg/craft/findings';
 
 export const PART_NAMES: Readonly<Record<Part, string>> = {
   peg: 'peg',
@@ -23,15 +23,6 @@ export const REFERRAL_NAMES: Readonly<Record<Referral, string>> = {
   repairer: 'refer to a qualified repairer',
   electrician: 'refer to a licensed electrician',
 };
-export const WOOD_NAMES: Readonly<Record<Wood, string>> = {
-  rosewood: 'rosewood',
-  ebony: 'ebony',
-  'maple-lacquered': 'lacquered maple',
-  'maple-oiled': 'oiled maple',
-  walnut: 'walnut',
-  composite: 'composite',
-};
-
 /** 'groove at fret 3, string 2'. */
 export function sayFinding({ what, string, fret }: Pick<Finding, 'what' | 'string' | 'fret'>): string {
   const at = fret === null ? '' : ` at fret ${fret}`;

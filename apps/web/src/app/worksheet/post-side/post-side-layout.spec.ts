@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
 import { metres } from '@gold-peg/craft/units';
-import { kindPicture } from '../../register/kind-picture';
+import { kindPicture } from '../../build';
 import { layOutClamp } from './clamp-layout';
 import { layOutPostSide } from './post-side-layout';
 import { layOutRollerSide } from './roller-side-layout';

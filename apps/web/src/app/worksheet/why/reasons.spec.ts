@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { stringProperties, type StringSpec } from '@gold-peg/craft/strings';
 import { fromInches, kilogramsPerMetre } from '@gold-peg/craft/units';
-import { kindPicture } from '../../register/kind-picture';
+import { kindPicture } from '../../build';
 import { chooseReasons } from './choose-reasons';
 import { turnsReason, windReasons } from './wind-reasons';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { kindPicture } from '../../register/kind-picture';
+import { kindPicture } from '../../build';
 import type { LayeredChoices } from '@gold-peg/craft/methods';
 import { windString } from '@gold-peg/craft/procedure';
 import { instructionFor, sayCutTime } from './instruction';

@@ -4,7 +4,7 @@ import { DEFAULT_PREFERENCES, type Preferences } from '@gold-peg/contract/people
 import { windString } from '@gold-peg/craft/procedure';
 import { metres } from '@gold-peg/craft/units';
 import { Measures, say } from '../../preferences/measures';
-import { kindPicture } from '../../register/kind-picture';
+import { kindPicture } from '../../build';
 import { Session } from '../../session/session';
 import { sayLeft, SCHOOLS } from '../../preferences/slack-words';
 import { measureReason } from '../why/measure-reason';

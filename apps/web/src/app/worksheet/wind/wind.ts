@@ -96,7 +96,7 @@ export class Wind {
   });
 
   /** Whether somebody measured this headstock: what is typical only never warns in red. */
-  protected readonly measured = computed(() => this.desk.file()?.passport.geometry.measured ?? false);
+  protected readonly measured = computed(() => this.desk.file()?.passport.geometry.measured.includes('holes') ?? false);
   protected readonly rows = computed(() =>
     this.desk.inView(this.desk.lanes()).map((lane) => {
       const inHand = this.desk.lane() === lane.index;
