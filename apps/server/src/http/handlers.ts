@@ -1,3 +1,4 @@
+import { addAttachment, attachment, listAttachments, removeAttachment } from '../attachments/index.js';
 import { appendEvents, jobEvents, logCsv, logJson, readLog } from '../bench-log/index.js';
 import { changeHouse, house } from '../house/index.js';
 import { listJobs, takeIn, worksheet } from '../jobs/index.js';
@@ -45,6 +46,10 @@ export const handlers: Omit<Handlers, 'feed'> = {
   sendMessage,
   addInstrument,
   passport,
+  listAttachments,
+  addAttachment,
+  attachment,
+  removeAttachment,
   changeInstrument,
   archiveInstrument,
   changeGeometry,

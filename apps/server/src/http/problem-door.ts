@@ -24,7 +24,8 @@ function problemOf(error: unknown): Problem {
   if ((error as { code?: string }).code === UNIQUE_VIOLATION)
     return problem('taken', 'Somebody made the same at the same moment: read what is there now, and try again.');
   const { status, type, limit } = error as { status?: number; type?: string; limit?: number };
-  if (type === 'entity.too.large') return problem('too-large', `body must be at most ${sayBytes(limit)}: send events in smaller batches`);
+  if (type === 'entity.too.large')
+    return problem('too-large', `body must be at most ${sayBytes(limit)}: make it smaller, or send it in parts`);
   if (type === 'entity.parse.failed') return problem('malformed', 'body must be JSON');
   if (status === 403) return problem('forged-request', 'The header x-csrf-token must carry the token that GET /api/session gave');
   if (status !== undefined && status >= 400 && status < 500) return problem('malformed', 'The request cannot be read');

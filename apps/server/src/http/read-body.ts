@@ -1,5 +1,5 @@
 import express, { type RequestHandler } from 'express';
-import { ENDPOINTS } from '@gold-peg/contract/endpoints';
+import { ENDPOINTS, type Endpoint } from '@gold-peg/contract/endpoints';
 import { jsonExtent } from '@gold-peg/contract/extent';
 import { Refusal } from '../handling/index.js';
 
@@ -24,5 +24,16 @@ const PARSERS = new Map([
 ]) as ReadonlyMap<string, RequestHandler>;
 const OTHERS = parser('1mb', MOST_VALUES);
 
-/** Reads a body of JSON, as large as its endpoint may need. */
-export const readBody: RequestHandler = (request, response, next) => (PARSERS.get(request.path) ?? OTHERS)(request, response, next);
+/** Endpoints that take a file as it is, by their paths; a slash more or less is the same path. */
+const TAKING = Object.values<Endpoint>(ENDPOINTS).flatMap((endpoint) => {
+  if (!('takes' in endpoint) || endpoint.takes === undefined) return [];
+  const { types, mostBytes } = endpoint.takes;
+  const path = new RegExp(`^${endpoint.path.replace(/:\w+/g, '[^/]+')}/?$`);
+  return { path, method: endpoint.method, parse: express.raw({ type: [...types], limit: mostBytes }) };
+});
+
+/** Reads a body of JSON, as large as its endpoint may need, or a file. */
+export const readBody: RequestHandler = (request, response, next) => {
+  const file = TAKING.find(({ path, method }) => method === request.method && path.test(request.path));
+  (file?.parse ?? PARSERS.get(request.path) ?? OTHERS)(request, response, next);
+};

@@ -1,10 +1,12 @@
 import 'reflect-metadata';
 import { DataSource } from 'typeorm';
+import { AttachmentRow } from './attachment.js';
 import { BenchEventRow } from './bench-event.js';
 import { HouseRow, TurnsCountedRow } from './house.js';
 import { JobRow } from './job.js';
 import {
   Archive1765100000000,
+  Attachments1765300000000,
   Measured1765200000000,
   Foundation1764000000000,
   MethodsAndCounts1764200000000,
@@ -59,6 +61,7 @@ export function buildStore(url: string): DataSource {
       ProjectionTaskRow,
       SecretRow,
       MessageRow,
+      AttachmentRow,
     ],
     migrations: [
       Foundation1764000000000,
@@ -74,6 +77,7 @@ export function buildStore(url: string): DataSource {
       Outbox1765000000000,
       Archive1765100000000,
       Measured1765200000000,
+      Attachments1765300000000,
     ],
     synchronize: false,
     poolSize: POOL_SIZE,

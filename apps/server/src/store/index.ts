@@ -1,4 +1,5 @@
 export { addOnce, isSame } from './add-once.js';
+export { AttachmentRow } from './attachment.js';
 export { BenchEventRow } from './bench-event.js';
 export { buildStore, openStore } from './data-source.js';
 export { HouseRow, THE_HOUSE, TurnsCountedRow } from './house.js';

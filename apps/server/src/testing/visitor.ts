@@ -26,7 +26,9 @@ export class Visitor {
         ...(body === undefined ? {} : { 'content-type': 'application/json' }),
         ...headers,
       },
-      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+      ...(body === undefined
+        ? {}
+        : { body: typeof body === 'string' || body instanceof Uint8Array ? (body as BodyInit) : JSON.stringify(body) }),
     });
     const set = response.headers.getSetCookie()[0];
     if (set !== undefined) this.cookie = set.split(';')[0] ?? '';

@@ -20,6 +20,8 @@ interface Common {
 export interface JsonEndpoint extends Common {
   method: 'GET' | 'POST' | 'PUT' | 'DELETE';
   body?: z.ZodType;
+  /** The body is a file of one of these types, and no JSON. */
+  takes?: { types: readonly string[]; mostBytes: number };
   reply: z.ZodType;
 }
 
@@ -27,7 +29,7 @@ export interface JsonEndpoint extends Common {
 export interface StreamEndpoint extends Common {
   method: 'GET';
   body?: undefined;
-  gives: 'application/json' | 'application/pdf' | 'text/calendar' | 'text/csv' | 'text/event-stream';
+  gives: 'application/json' | 'application/octet-stream' | 'application/pdf' | 'text/calendar' | 'text/csv' | 'text/event-stream';
 }
 
 /** One row of the contract. */

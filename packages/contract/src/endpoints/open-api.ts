@@ -39,6 +39,9 @@ function operation(name: string, endpoint: Endpoint): object {
     description: `Who may: ${roles}.${endpoint.method === 'GET' ? '' : ' Needs the header x-csrf-token.'}`,
     ...(endpoint.who === 'anyone' ? {} : { security: [{ session: [] }] }),
     parameters: [...parameters(endpoint.params, 'path'), ...parameters(endpoint.query, 'query')],
+    ...('takes' in endpoint && endpoint.takes !== undefined
+      ? { requestBody: { required: true, content: Object.fromEntries(endpoint.takes.types.map((type) => [type, {}])) } }
+      : {}),
     ...(endpoint.body === undefined
       ? {}
       : { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(endpoint.body, 'input') } } } }),

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ATTACHMENT_TYPES, attachmentDraft, attachmentSchema, MOST_BYTES } from '../attachments/index.js';
 import { appendOutcome, benchEvent, logPage, logQuery, storedEvent } from '../bench-log/index.js';
 import { jobDraft, jobSummary, worksheetSchema } from '../jobs/index.js';
 import { messageDraft, messageSchema, outboxSchema } from '../outbox/index.js';
@@ -22,7 +23,7 @@ import {
   registerOrder,
 } from '../register/index.js';
 import type { Endpoint } from './endpoint.js';
-import { bench, byId, front, page } from './shared.js';
+import { bench, byId, done, front, page } from './shared.js';
 
 /** Passports are numbered by the database, which counts so far. */
 const MOST_PASSPORT = 2 ** 31 - 1;
@@ -153,6 +154,48 @@ export const WORK = {
     who: front,
     params: byId,
     reply: passportSchema,
+    status: 200,
+  },
+  listAttachments: {
+    method: 'GET',
+    path: '/api/instruments/:id/attachments',
+    room: 'attachments',
+    summary: 'Photos and scans of an instrument, the latest first',
+    who: front,
+    params: byId,
+    reply: z.array(attachmentSchema),
+    status: 200,
+  },
+  addAttachment: {
+    method: 'POST',
+    path: '/api/instruments/:id/attachments',
+    room: 'attachments',
+    summary: 'Keep a photo or a scan, JPEG, PNG, WebP or PDF by its bytes, 8 MB at most',
+    who: front,
+    params: byId,
+    query: attachmentDraft,
+    takes: { types: [...ATTACHMENT_TYPES, 'application/octet-stream'], mostBytes: MOST_BYTES },
+    reply: attachmentSchema,
+    status: 201,
+  },
+  attachment: {
+    method: 'GET',
+    path: '/api/attachments/:id',
+    room: 'attachments',
+    summary: 'A photo or a scan, as it came',
+    who: front,
+    params: byId,
+    gives: 'application/octet-stream',
+    status: 200,
+  },
+  removeAttachment: {
+    method: 'DELETE',
+    path: '/api/attachments/:id',
+    room: 'attachments',
+    summary: 'Take a photo or a scan away',
+    who: bench,
+    params: byId,
+    reply: done,
     status: 200,
   },
   changeInstrument: {

@@ -1,0 +1,1 @@
+export { addAttachment, attachment, listAttachments, removeAttachment } from './routes.js';
