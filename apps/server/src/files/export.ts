@@ -1,9 +1,14 @@
 import type { DataSource } from 'typeorm';
 import type { FileKind } from '@gold-peg/contract/files';
 import { writeFile, type FiledRow } from '@gold-peg/contract/sheets';
-import type { Handler } from '../handling/index.js';
+import { refuseField, type Handler } from '../handling/index.js';
+import { asFiled } from '../register/index.js';
+import { InstrumentRow } from '../store/index.js';
 import { readShelf } from '../stock/index.js';
 import { readStringTable } from '../strings/index.js';
+
+/** More than that no spreadsheet holds with comfort, and no answer of ours should. */
+const MOST_INSTRUMENTS = 5000;
 
 export const exportFile: Handler<'exportFile'> = async ({ store, params: { kind, format } }) => ({
   name: `gold-peg-${kind}.${format}`,
@@ -24,6 +29,12 @@ const READ: { readonly [K in FileKind]: (store: DataSource) => Promise<FiledRow[
   async sets(store) {
     const { sets } = await readStringTable(store);
     return sets.map(({ version: _version, ...row }) => row);
+  },
+  async instruments(store) {
+    const rows = await store.getRepository(InstrumentRow).find({ order: { passport: 'ASC' }, take: MOST_INSTRUMENTS + 1 });
+    if (rows.length > MOST_INSTRUMENTS)
+      throw refuseField('kind', `must not be instruments: there are more than ${MOST_INSTRUMENTS}, the whole house goes out as an archive`);
+    return rows.map(asFiled);
   },
   owners: (store) => store.query('SELECT id, name, contact FROM owner ORDER BY lower(name), id'),
   async stock(store) {

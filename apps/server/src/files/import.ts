@@ -4,6 +4,7 @@ import type { FileKind, FileProblem, ImportOutcome } from '@gold-peg/contract/fi
 import type { FiledRow, ReadFile } from '@gold-peg/contract/sheets';
 import type { Handler } from '../handling/index.js';
 import { OwnerRow, StringEntryRow, StringLineRow, StringSetRow } from '../store/index.js';
+import { fileInstrument, instrumentProblems } from '../register/index.js';
 import { misfit, toSetColumns, toStringColumns } from '../strings/index.js';
 import { putOnShelf } from '../stock/index.js';
 import { filedRows } from './export.js';
@@ -27,6 +28,15 @@ export const importFile: Handler<'importFile'> = async ({ store, body }) => {
         kind,
         (rows) => stockProblems(store, rows),
         (tx, row) => putOnShelf(tx, row, new Date()),
+      );
+    case 'instruments':
+      return take(
+        store,
+        write,
+        await readApart(kind, format, text),
+        kind,
+        (rows) => instrumentProblems(store, rows),
+        (tx, row) => fileInstrument(tx, row),
       );
     case 'owners':
       return take(store, write, await readApart(kind, format, text), kind, () => Promise.resolve([]), writeOwner);

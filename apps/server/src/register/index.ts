@@ -8,6 +8,7 @@ export {
   passport,
 } from './instrument-routes.js';
 export { dueCalendar, listDue, projectDue } from './due.js';
+export { asFiled, fileInstrument, instrumentProblems } from './filed.js';
 export { readPassport } from './instrument.js';
 export { addOwner, changeOwner, listOwners, mergeOwners } from './owner-routes.js';
 export { summariesOf } from './summaries.js';

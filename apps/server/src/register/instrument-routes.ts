@@ -1,10 +1,11 @@
 import type { DataSource, EntityManager } from 'typeorm';
-import { factsOf, fromInstrument, toInstrument, type Geometry, type Passport } from '@gold-peg/contract/register';
+import { fromInstrument, type Geometry, type Passport } from '@gold-peg/contract/register';
 import { archetype, instrumentOf } from '@gold-peg/craft/archetypes';
 import { type Handler, Refusal, refuseField } from '../handling/index.js';
 import { addOnce, holdInstrument, InstrumentRow, isSame, JobRow, openJobOf, OwnerRow } from '../store/index.js';
 import { countSome } from './count-some.js';
 import { projectDue } from './due.js';
+import { factsFor } from './filed.js';
 import { readPassport } from './instrument.js';
 import { containing } from './search.js';
 import { isThere, summariesFound } from './summaries.js';
@@ -24,13 +25,12 @@ export const addInstrument: Handler<'addInstrument'> = async ({ store, body }) =
   const { id, name, ownerId, remark } = body;
   const typical = fromInstrument(instrumentOf(kind.id));
   const geometry = body.geometry ?? scaled({ ...typical, hand: body.hand }, body.scaleMm);
-  const facts = factsIn(geometry) === factsIn(typical) ? kind.facts : factsIn(geometry);
   const draft = { id, name, archetypeId: kind.id, ownerId, remark };
   const before = await store.getRepository(InstrumentRow).findOneBy({ id }); // looked for first: each try would use up a passport number
   if (before === null)
     await addOnce(store, InstrumentRow, {
       ...draft,
-      facts,
+      facts: factsFor(kind.id, geometry),
       geometry,
       methods: {},
       weeklyHours: null,
@@ -62,7 +62,7 @@ export const changeInstrument: Handler<'changeInstrument'> = async ({ store, par
 
 export const changeGeometry: Handler<'changeGeometry'> = async ({ store, params, body: { version, geometry } }) => {
   const before = await readPassport(store, params.id);
-  const facts = factsIn(geometry) === factsIn(before.geometry) ? before.facts : factsIn(geometry);
+  const facts = factsFor(before.archetypeId, geometry);
   const { length } = before.geometry.strings;
   const neverWorkedOn = async (tx: EntityManager) => {
     await holdInstrument(tx, params.id);
@@ -71,8 +71,6 @@ export const changeGeometry: Handler<'changeGeometry'> = async ({ store, params,
   };
   return changeVersion(store, params.id, version, { geometry, facts }, neverWorkedOn);
 };
-
-const factsIn = (geometry: Geometry): string => factsOf(toInstrument(geometry));
 
 /** Held while that is decided: nothing is taken in meanwhile. */
 export const archiveInstrument: Handler<'archiveInstrument'> = async ({ store, params, body: { version, archived } }) => {

@@ -1,7 +1,7 @@
 import type { FileKind } from './kinds.js';
 
 /** How a cell is read: an empty one is null, but an empty remark is a remark. */
-export type CellKind = 'text' | 'remark' | 'number' | 'truth' | 'list';
+export type CellKind = 'text' | 'remark' | 'number' | 'truth' | 'list' | 'json';
 export interface Column {
   name: string;
   /** Where its value stands in the row. */
@@ -41,4 +41,14 @@ export const COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
     column('shelf', 'shelf', 'remark'),
   ],
   owners: [column('id'), column('name'), column('contact', 'contact', 'remark')],
+  instruments: [
+    column('id'),
+    column('name'),
+    column('kind', 'archetypeId'),
+    column('owner', 'ownerId'),
+    column('weekly_hours', 'hours.weeklyHours', 'number'),
+    column('hours_asked_at', 'hours.askedAt'),
+    column('remark', 'remark', 'remark'),
+    column('geometry', 'geometry', 'json'),
+  ],
 };

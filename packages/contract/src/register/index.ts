@@ -3,6 +3,7 @@ export { fromInstrument, geometrySchema, toInstrument, type Geometry } from './g
 export {
   archiveChange,
   dueEntry,
+  filedInstrument,
   duePage,
   geometryChange,
   houseSchema,
@@ -23,6 +24,7 @@ export {
   registerOrder,
   setupSchema,
   type DueEntry,
+  type FiledInstrument,
   type House,
   type InstrumentDraft,
   type InstrumentSummary,

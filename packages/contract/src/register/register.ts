@@ -113,6 +113,18 @@ export const instrumentDraft = z.strictObject({
 });
 export type InstrumentDraft = z.infer<typeof instrumentDraft>;
 
+/** An instrument as it stands in a file: what it is and whose, without what its log says of it. */
+export const filedInstrument = z.strictObject({
+  id: newId,
+  name: words('the name of the instrument', 80),
+  archetypeId: z.string({ error: 'must be one of the kinds on the list' }).max(60),
+  ownerId: uuid.nullable(),
+  hours: playedHours.nullable(),
+  remark: longText(2000),
+  geometry: geometrySchema,
+});
+export type FiledInstrument = z.infer<typeof filedInstrument>;
+
 export const instrumentChange = z.strictObject({
   version,
   name: words('the name of the instrument', 80),

@@ -7,6 +7,7 @@ export function toCells(row: object, columns: readonly Column[]): string[] {
   return columns.map(({ path, kind }) => {
     const value = path.reduce<unknown>((inner, key) => (inner as Row | null | undefined)?.[key], row);
     if (value === null || value === undefined) return '';
+    if (kind === 'json') return JSON.stringify(value);
     return kind === 'list' ? (value as string[]).join(' ') : String(value as string | number | boolean);
   });
 }
@@ -32,6 +33,16 @@ function readCell(cell: string, kind: Column['kind']): unknown {
   if (kind === 'list') return cell === '' ? [] : cell.split(/\s+/);
   if (cell === '' && kind !== 'remark') return null;
   if (kind === 'number') return Number.isNaN(Number(cell)) ? cell : Number(cell);
+  if (kind === 'json') return readJson(cell);
   if (kind === 'truth') return cell === 'true' ? true : cell === 'false' ? false : cell;
   return cell;
+}
+
+/** What is no JSON stays text. */
+function readJson(cell: string): unknown {
+  try {
+    return JSON.parse(cell);
+  } catch {
+    return cell;
+  }
 }

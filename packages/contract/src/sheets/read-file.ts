@@ -25,9 +25,13 @@ const jsonFile = (kind: FileKind) =>
 /** More than a workshop has of anything; a file that is larger is split. */
 const MOST_ROWS = 5000;
 const MOST_COLUMNS = 100;
+/** A cell that holds what an instrument is made of has as many commas as values. */
+const MOST_COMMAS_OF_INSTRUMENT = 1000;
 /** Values that a row may have on the average. */
+/** An instrument of eighteen strings has some three hundred, and is the longest row of all. */
 const VALUES_PER_ROW = 60;
-const DEEPEST = 8;
+const VALUES_OF_INSTRUMENT = 400;
+const DEEPEST = 10;
 
 /** Reads a whole file and finds what is wrong with it, row by row, up to a hundred faults. Nothing is taken from a file that has one. */
 export function readFile<K extends FileKind>(kind: K, format: FileFormat, text: string): ReadFile<K> {
@@ -65,8 +69,9 @@ const UNREADABLE = '\ufffd';
 const HEADER_ROW = 1;
 
 function readCsv(kind: FileKind, text: string): Raw {
-  const widest = text.split('\n', MOST_ROWS + 2).reduce((most, line) => Math.max(most, line.split(',', MOST_COLUMNS + 1).length), 0);
-  if (widest > MOST_COLUMNS) return tooMuch(`must have at most ${MOST_COLUMNS} columns`);
+  const most = kind === 'instruments' ? MOST_COMMAS_OF_INSTRUMENT : MOST_COLUMNS;
+  const widest = text.split('\n', MOST_ROWS + 2).reduce((wide, line) => Math.max(wide, line.split(',', most + 1).length), 0);
+  if (widest > most) return tooMuch(`must have at most ${MOST_COLUMNS} columns`);
   const columns = COLUMNS[kind];
   const names = columns.map(({ name }) => name);
   const { data, errors, meta } = Papa.parse<Record<string, string>>(text.trim(), {
@@ -97,7 +102,7 @@ function readCsv(kind: FileKind, text: string): Raw {
 function readJson(kind: FileKind, text: string): Raw {
   const { depth, values } = jsonExtent(text);
   if (depth > DEEPEST) return tooMuch(`must not have more than ${DEEPEST} lists and objects inside one another`);
-  if (values > MOST_ROWS * VALUES_PER_ROW) return tooMuch(TOO_MANY_ROWS);
+  if (values > MOST_ROWS * (kind === 'instruments' ? VALUES_OF_INSTRUMENT : VALUES_PER_ROW)) return tooMuch(TOO_MANY_ROWS);
   let value: unknown;
   try {
     value = JSON.parse(text);
