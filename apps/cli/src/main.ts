@@ -1,11 +1,14 @@
+import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { CALC_TOPICS } from '@gold-peg/contract/calc';
 import { problem, type Problem } from '@gold-peg/contract/problems';
 import { refused } from '@gold-peg/craft/outcome';
 import { readSound } from '@gold-peg/contract/sound-file';
 import { answer, isTopic } from './calc/index.js';
 
-const USAGE = `usage: gold-peg calc TOPIC [FILE.wav] < in.json > out.json   topics: ${Object.keys(CALC_TOPICS).join(', ')}`;
+const USAGE = `usage: gold-peg calc TOPIC [FILE.wav] < in.json > out.json   topics: ${Object.keys(CALC_TOPICS).join(', ')}\n       gold-peg backup FILE | gold-peg restore FILE`;
 const BAD_INPUT = 2;
 
 function main([command = '', topic = '', file = '']: readonly string[]): number {
@@ -13,6 +16,7 @@ function main([command = '', topic = '', file = '']: readonly string[]): number 
     process.stdout.write(`${USAGE}\n`);
     return 0;
   }
+  if (command === 'backup' || command === 'restore') return archive(command, topic);
   if (command !== 'calc') return complain(problem('malformed', USAGE));
   if (!isTopic(topic))
     return complain(
@@ -35,6 +39,13 @@ function main([command = '', topic = '', file = '']: readonly string[]): number 
   if (!reply.ok) return complain(reply.problem);
   print(reply.answer);
   return 0;
+}
+
+/** The whole house, in or out: what it needs is started where it is not running. */
+function archive(what: 'backup' | 'restore', file: string): number {
+  if (file === '') return complain(problem('malformed', `usage: gold-peg ${what} FILE`, [{ field: 'file', says: 'must be given' }]));
+  const starter = fileURLToPath(new URL('../../../scripts/bootstrap.mjs', import.meta.url));
+  return spawnSync(process.execPath, [starter, 'archive', what, resolve(file)], { stdio: 'inherit' }).status ?? 1;
 }
 
 function readFile(name: string): ReturnType<typeof readSound> {

@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import pg from 'pg';
 import { pino } from 'pino';
 import { v7 as uuidV7 } from 'uuid';
+import { backUp, restore } from './archive/index.js';
 import { askForRebuild, rebuildWhereAsked } from './bench-log/index.js';
 import { DEMO_SIGN_IN, loadDemo } from './demo/index.js';
 import { openFeed } from './feed/index.js';
@@ -18,6 +19,8 @@ const USAGE = `usage: node dist/main.js COMMAND
   migrate               bring the database up to date
   demo [rack]           load the demo into an empty house: the whole harbour, or what hangs in the rack
   first-owner NAME      make the first person of an empty house and print a passphrase
+  backup FILE           write the whole house into one archive, and read it again
+  restore FILE          fill an empty house from an archive, all of it or nothing
   rebuild-projections   make current strings, setups and job states again from the log`;
 
 /** So often it is looked whether something has come from the supplier. */
@@ -108,12 +111,19 @@ const COMMANDS: Record<string, (argument: string) => Promise<void>> = {
         : 'The house is not empty: nothing was loaded.',
     ),
   'first-owner': firstOwner,
+  backup: (file) =>
+    withStore(async (store) => `${sayContents(await backUp(store, file, new Date()))} in ${file}; read again, every row is there.`),
+  restore: (file) =>
+    withStore(async (store) => `${sayContents(await restore(store, file))} from ${file}; compared, every row is as it was.`),
   'rebuild-projections': () =>
     withStore(async (store) => {
       await askForRebuild(store);
       return `${await rebuildWhereAsked(store)} jobs were folded again.`;
     }),
 };
+
+const sayContents = ({ counts }: { counts: Readonly<Record<string, number>> }): string =>
+  `${counts['instrument'] ?? 0} instruments, ${counts['bench_event'] ?? 0} events of the log, ${counts['attachment'] ?? 0} photos and scans`;
 
 const [, , command = '', argument = 'Owner'] = process.argv;
 const run = COMMANDS[command];

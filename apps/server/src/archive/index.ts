@@ -1,0 +1,2 @@
+export { ArchiveFault } from './read-archive.js';
+export { backUp, restore } from './restore.js';

@@ -1,0 +1,19 @@
+import { geometrySchema } from '@gold-peg/contract/register';
+
+/** One row of an archive: its table, and its columns. */
+export type ArchivedRow = readonly [table: string, row: Record<string, unknown>];
+
+/**
+ * What became of rows from one version to the next, by the version that they come from. 1: what was measured was one word for the whole headstock, and nobody knew of
+ * tops and boards.
+ */
+const UPGRADES: Readonly<Record<number, (row: ArchivedRow) => ArchivedRow>> = {
+  1: ([table, row]) => (table === 'instrument' ? [table, { ...row, geometry: geometrySchema.parse(row['geometry']) }] : [table, row]),
+};
+
+/** A row of an older archive as the present one has it. */
+export function upgraded(row: ArchivedRow, from: number, to: number): ArchivedRow {
+  let now = row;
+  for (let version = from; version < to; version++) now = (UPGRADES[version] ?? ((same) => same))(now);
+  return now;
+}

@@ -1,0 +1,30 @@
+import { mkdirSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import { build } from './build.js';
+import { clusterFolder, startCluster } from './postgres/cluster.js';
+import { ensureDatabase } from './postgres/database.js';
+import { serverCommand } from './server-process.js';
+
+const root = new URL('..', import.meta.url).pathname;
+
+/** Writes the house of this folder, or the one that DATABASE_URL names, into an archive, or fills it from one. */
+async function main(): Promise<void> {
+  const [what = '', file = ''] = parseArgs({ allowPositionals: true }).positionals;
+  if ((what !== 'backup' && what !== 'restore') || file === '') throw new Error('usage: gold-peg backup FILE, or gold-peg restore FILE');
+  const given = process.env['DATABASE_URL'] ?? '';
+  build(root);
+  if (given !== '') return console.log(serverCommand(root, given, what, resolve(file)));
+  mkdirSync(join(root, '.data'), { recursive: true });
+  const cluster = await startCluster(clusterFolder(join(root, '.data')), { durable: true });
+  try {
+    console.log(serverCommand(root, await ensureDatabase(cluster.url, 'gold_peg'), what, resolve(file)));
+  } finally {
+    if (!cluster.ranBefore) cluster.stop();
+  }
+}
+
+main().catch((error: unknown) => {
+  console.error(error instanceof Error ? error.message : error);
+  process.exitCode = 1;
+});
