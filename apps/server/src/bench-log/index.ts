@@ -1,5 +1,5 @@
 export { appendToLog, LOG_CHANNEL } from './append.js';
-export { askForRebuild, rebuildWhereAsked } from './rebuild.js';
+export { askForRebuild, projectAgain, rebuildWhereAsked } from './rebuild.js';
 export { countsFor } from './project-counts.js';
 export { timesFor } from './project-times.js';
 export { readEvents } from './read-events.js';

@@ -22,6 +22,10 @@ const JOBS = 'FROM job j JOIN instrument i ON i.id = j.instrument_id';
 export const headsAfter = (tx: EntityManager, after: string | null, most: number): Promise<JobHead[]> =>
   tx.query(`SELECT ${HEAD} ${JOBS} WHERE $1::uuid IS NULL OR j.id > $1 ORDER BY j.id LIMIT $2`, [after, most]);
 
+/** Jobs of one instrument in the order in which they were taken in. */
+export const headsOfInstrument = (tx: EntityManager, instrumentId: string): Promise<JobHead[]> =>
+  tx.query(`SELECT ${HEAD} ${JOBS} WHERE j.instrument_id = $1 ORDER BY j.taken_in_at, j.id`, [instrumentId]);
+
 /** @throws TypeError where there is no such job. */
 export async function headOf(tx: EntityManager, id: string): Promise<JobHead> {
   const [head]: JobHead[] = await tx.query(`SELECT ${HEAD} ${JOBS} WHERE j.id = $1`, [id]);

@@ -1,7 +1,7 @@
-import type { DataSource } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import { ProjectionTaskRow, THE_TASK } from '../store/index.js';
 import { takeTurnAtLog } from './append.js';
-import { headsAfter } from './job-heads.js';
+import { headsAfter, headsOfInstrument } from './job-heads.js';
 import { projectJob, sheetOf } from './project.js';
 
 /** Jobs that are folded in one transaction: between two of them, those who append have their turn. */
@@ -38,4 +38,9 @@ function foldSome(store: DataSource, batch: number): Promise<number | null> {
     else await tx.update(ProjectionTaskRow, { id: THE_TASK }, { doneTo: last.id });
     return jobs.length;
   });
+}
+
+/** Makes the projections of one instrument again from the logs of all its jobs, in the transaction that changed which those are. */
+export async function projectAgain(tx: EntityManager, instrumentId: string): Promise<void> {
+  for (const job of await headsOfInstrument(tx, instrumentId)) await projectJob(tx, job, await sheetOf(tx, job));
 }

@@ -1,12 +1,13 @@
 import { addAttachment, attachment, listAttachments, removeAttachment } from '../attachments/index.js';
 import { appendEvents, jobEvents, logCsv, logJson, readLog } from '../bench-log/index.js';
 import { changeHouse, house } from '../house/index.js';
-import { listJobs, takeIn, worksheet } from '../jobs/index.js';
+import { listJobs, mergeInstruments, takeIn, worksheet } from '../jobs/index.js';
 import { addPerson, changePassphrase, health, listPeople, savePreferences, session, signIn, signOut } from '../people/index.js';
 import {
   addInstrument,
   addOwner,
   archiveInstrument,
+  calendarAddress,
   changeGeometry,
   changeInstrument,
   changeMethods,
@@ -15,8 +16,11 @@ import {
   listDue,
   listInstruments,
   listOwners,
+  makeCalendarAddress,
   mergeOwners,
   passport,
+  subscribedCalendar,
+  withdrawCalendarAddress,
 } from '../register/index.js';
 import { exportFile, importFile } from '../files/index.js';
 import { outbox, sendMessage } from '../outbox/index.js';
@@ -42,6 +46,10 @@ export const handlers: Omit<Handlers, 'feed'> = {
   listInstruments,
   listDue,
   dueCalendar,
+  calendarAddress,
+  makeCalendarAddress,
+  withdrawCalendarAddress,
+  subscribedCalendar,
   outbox,
   sendMessage,
   addInstrument,
@@ -52,6 +60,7 @@ export const handlers: Omit<Handlers, 'feed'> = {
   removeAttachment,
   changeInstrument,
   archiveInstrument,
+  mergeInstruments,
   changeGeometry,
   changeMethods,
   house,

@@ -77,3 +77,25 @@ describe('what should come back', () => {
     expect(text).toContain(`SUMMARY:${entries[0]?.instrument.name.replace(',', '\\,')} is due for strings`);
   });
 });
+
+describe('a calendar that subscribes', () => {
+  const address = async (method: 'GET' | 'POST' | 'DELETE') =>
+    (await counter.ask(method, '/api/due-calendar', method === 'POST' ? {} : undefined)).body as { path: string | null };
+
+  it('reads what is due under an address that only the house tells, until that is made anew or withdrawn', async () => {
+    expect(await address('GET')).toEqual({ path: null });
+    const { path } = await address('POST');
+    const stranger = house.visitor();
+    const { type, body, status } = await stranger.ask('GET', path ?? '');
+    expect([status, type]).toEqual([200, 'text/calendar; charset=utf-8']);
+    expect(body).toContain('BEGIN:VEVENT');
+    expect(await address('GET')).toEqual({ path });
+    const again = await address('POST');
+    expect(again.path).not.toBe(path);
+    expect((await stranger.ask('GET', path ?? '')).status).toBe(404);
+    expect(await address('DELETE')).toEqual({ path: null });
+    expect((await stranger.ask('GET', again.path ?? '')).status).toBe(404);
+    expect((await stranger.ask('GET', '/api/due-calendar/guess')).status).toBe(404);
+    expect((await stranger.ask('GET', '/api/due-calendar')).status).toBe(401);
+  });
+});

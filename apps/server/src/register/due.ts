@@ -96,7 +96,13 @@ export const listDue: Handler<'listDue'> = async ({ store, query }) => {
 };
 
 export const dueCalendar: StreamHandler<'dueCalendar'> = async ({ store, query }, response) => {
-  const entries = await dueUntil(store, { ...query, limit: MOST_IN_CALENDAR });
+  response.type('text/calendar').setHeader('content-disposition', 'attachment; filename="gold-peg-due.ics"');
+  response.send(await writeDue(store, query.until));
+};
+
+/** What is due as an iCalendar file, one day for each. */
+export async function writeDue(store: DataSource, until: string): Promise<string> {
+  const entries = await dueUntil(store, { until, limit: MOST_IN_CALENDAR });
   const told = entries.map(({ instrument, due, string, contact }) => ({
     id: `due-${instrument.id}`,
     at: new Date(due.likely),
@@ -105,8 +111,7 @@ export const dueCalendar: StreamHandler<'dueCalendar'> = async ({ store, query }
     says: `passport ${instrument.passport}, ${instrument.ownerName ?? 'no owner'}${contact === '' ? '' : `, ${contact}`}: string ${string} is likely worn first, between ${day(due.low)} and ${day(due.high)}`,
     alarmBefore: null,
   }));
-  response.type('text/calendar').setHeader('content-disposition', 'attachment; filename="gold-peg-due.ics"');
-  response.send(writeCalendar('Due for strings', told, new Date()));
-};
+  return writeCalendar('Due for strings', told, new Date());
+}
 
 const day = (at: string): string => at.slice(0, 10);

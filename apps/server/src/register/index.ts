@@ -7,6 +7,7 @@ export {
   listInstruments,
   passport,
 } from './instrument-routes.js';
+export { calendarAddress, makeCalendarAddress, subscribedCalendar, withdrawCalendarAddress } from './due-calendar.js';
 export { dueCalendar, listDue, projectDue } from './due.js';
 export { asFiled, fileInstrument, instrumentProblems } from './filed.js';
 export { readPassport } from './instrument.js';

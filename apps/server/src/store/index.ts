@@ -9,7 +9,7 @@ export { MessageRow } from './message.js';
 export { PersonRow } from './person.js';
 export { ProjectionTaskRow, THE_TASK } from './projection-task.js';
 export { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';
-export { sharedSecret } from './secret.js';
+export { SecretRow, sharedSecret } from './secret.js';
 export { SignInTryRow } from './session.js';
 export { StageTimeRow } from './stage-time.js';
 export { StockItemRow, StockMovementRow, StockUseRow, SupplyOrderRow } from './stock.js';

@@ -20,8 +20,9 @@ describe('the table of endpoints', () => {
     else expect('takes' in endpoint ? endpoint.takes : body).toBeDefined();
   });
 
-  it('lets only signing in and looking be done by anyone', () => {
-    expect(table.filter(([, { who }]) => who === 'anyone').map(([name]) => name)).toEqual(['health', 'session', 'signIn', 'signOut']);
+  it('lets only signing in and looking be done by anyone, and a calendar that knows the secret address read it', () => {
+    const open = table.filter(([, { who }]) => who === 'anyone').map(([name]) => name);
+    expect(open).toEqual(['health', 'session', 'signIn', 'signOut', 'subscribedCalendar']);
   });
 
   it('becomes an OpenAPI document whose references all lead somewhere', () => {

@@ -1,11 +1,12 @@
 import type * as z from 'zod';
 import type { Endpoint } from './endpoint.js';
 import { PEOPLE } from './people.js';
+import { REGISTER } from './register.js';
 import { STRINGS } from './strings.js';
 import { WORK } from './work.js';
 
 /** Every endpoint, declared once: the server validates by this table both ways, the browser's client is typed by it, OpenAPI is made from it. */
-export const ENDPOINTS = { ...PEOPLE, ...WORK, ...STRINGS } as const satisfies Record<string, Endpoint>;
+export const ENDPOINTS = { ...PEOPLE, ...REGISTER, ...WORK, ...STRINGS } as const satisfies Record<string, Endpoint>;
 
 type AnyName = keyof typeof ENDPOINTS;
 /** Endpoints that answer with something else than JSON. */
@@ -23,4 +24,5 @@ export type ReplyOf<K extends EndpointName> = z.output<Of<K>['reply']>;
 /** What a caller passes: only the parts that the endpoint has. */
 export type Call<K extends EndpointName> = (Of<K> extends { params: z.ZodType } ? { params: Part<K, 'params', 'in'> } : unknown) &
   (Of<K> extends { query: z.ZodType } ? { query?: Part<K, 'query', 'in'> } : unknown) &
-  (Of<K> extends { body: z.ZodType } ? { body: Part<K, 'body', 'in'> } : unknown);
+  (Of<K> extends { body: z.ZodType } ? { body: Part<K, 'body', 'in'> } : unknown) &
+  (Of<K> extends { takes: object } ? { file: unknown } : unknown);

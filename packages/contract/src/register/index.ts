@@ -2,6 +2,7 @@ export { ANCHOR_NAMES, factsOf, FINISH_NAMES, LAYOUT_NAMES, POST_NAMES, WOOD_NAM
 export { fromInstrument, geometrySchema, toInstrument, type Geometry } from './geometry.js';
 export {
   archiveChange,
+  calendarAddress,
   dueEntry,
   filedInstrument,
   duePage,
@@ -9,6 +10,7 @@ export {
   houseSchema,
   instrumentChange,
   instrumentDraft,
+  instrumentMerge,
   instrumentPage,
   instrumentSummary,
   methodsChange,

@@ -14,6 +14,7 @@ import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
 import { sayFinding } from '../worksheet/look-over/finding-words';
 import { sayWhen } from './life';
+import { Subscribe } from './subscribe';
 
 const DAY_MS = 86_400_000;
 /** So many days before today are drawn. */
@@ -33,7 +34,7 @@ const TICK = new Intl.DateTimeFormat('en-GB', { month: 'short' });
 @Component({
   selector: 'peg-due-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Fact, MatButtonModule, MeasuredWidth, OneOf, PlaceHeader, RouterLink, Trouble, UnderWay],
+  imports: [Fact, MatButtonModule, MeasuredWidth, OneOf, PlaceHeader, RouterLink, Trouble, UnderWay, Subscribe],
   templateUrl: './due-list.html',
   styleUrl: './due-list.scss',
 })
@@ -49,6 +50,7 @@ export class DueList {
     loader: ({ params }) => this.api.call('listDue', { query: { ...params, limit: MOST } }),
   });
   protected readonly trouble = computed(() => troubleOf(this.due));
+  protected readonly subscribing = signal(false);
   protected readonly calendar = computed(() => `${ENDPOINTS.dueCalendar.path}?until=${encodeURIComponent(this.until())}`);
 
   protected readonly x = computed(() =>

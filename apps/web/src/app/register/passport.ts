@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, resource, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatTooltipModule } from '@angular/material/tooltip';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { ENDPOINTS } from '@gold-peg/contract/endpoints';
 import { pullOf } from '@gold-peg/contract/pulls';
 import type { Message } from '@gold-peg/contract/outbox';
@@ -24,13 +24,16 @@ import { sayFinding } from '../worksheet/look-over/finding-words';
 import { geometryFacts } from './geometry-facts';
 import { neckFact } from './neck-fact';
 import { DuePanel, dueIn, LifePicture, Remind } from './life';
+import { MergePanel } from './merge-panel';
 import { PassportEdit } from './passport-edit';
+import { Photos } from './photos';
 import { TakeIn } from './take-in';
 
-type View = 'line' | 'tables';
+type View = 'line' | 'tables' | 'photos';
 const VIEWS: readonly Choice<View>[] = [
   { value: 'line', label: 'time line' },
   { value: 'tables', label: 'as tables' },
+  { value: 'photos', label: 'photos' },
 ];
 
 /** An instrument's passport: what it is, what is on it, and all past setups. */
@@ -44,7 +47,9 @@ const VIEWS: readonly Choice<View>[] = [
     MatButtonModule,
     MatTooltipModule,
     OneOf,
+    MergePanel,
     PassportEdit,
+    Photos,
     PlaceHeader,
     Remind,
     RouterLink,
@@ -70,8 +75,9 @@ export class PassportPage {
   protected readonly VIEWS = VIEWS;
   protected readonly view = signal<View>('line');
   /** What is done about it, in place of when it is due. */
-  protected readonly doing = signal<'edit' | 'take-in' | 'remind' | null>(null);
+  protected readonly doing = signal<'edit' | 'merge' | 'take-in' | 'remind' | null>(null);
   private readonly wayBack = inject(WayBack);
+  private readonly router = inject(Router);
 
   protected readonly sub = computed(() => {
     if (!this.passport.hasValue()) return '';
@@ -128,6 +134,13 @@ export class PassportPage {
     const last = this.passport.hasValue() ? this.passport.value().setups[0] : undefined;
     return last === undefined ? null : ENDPOINTS.cardPdf.path.replace(':id', last.jobId);
   });
+
+  /** It is another one of the register, which has all of it now. */
+  protected async follow(id: string): Promise<void> {
+    this.doing.set(null);
+    this.wayBack.tell('Both are one now.');
+    await this.router.navigate(['/register', id]);
+  }
 
   /** Out of the register, or back into it. */
   protected async archive(): Promise<void> {

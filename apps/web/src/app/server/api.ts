@@ -9,6 +9,8 @@ interface Parts {
   params?: Record<string, string>;
   query?: Record<string, string | number | undefined>;
   body?: unknown;
+  /** A file as it is, in place of a body. */
+  file?: unknown;
 }
 
 /** The typed client of the contract's table. */
@@ -29,7 +31,10 @@ export class Api {
   }
 
   private async send<K extends EndpointName>({ method, path, reply }: JsonEndpoint, parts: Parts): Promise<ReplyOf<K>> {
-    const request = this.http.request<unknown>(method, urlOf(path, parts), { body: parts.body, headers: { accept: 'application/json' } });
+    const request = this.http.request<unknown>(method, urlOf(path, parts), {
+      body: parts.body ?? parts.file,
+      headers: { accept: 'application/json' },
+    });
     const answer = reply.parse(await firstValueFrom(request)) as ReplyOf<K>;
     if (path === ENDPOINTS.session.path) this.connection.csrfToken = (answer as ReplyOf<'session'>).csrfToken;
     return answer;
