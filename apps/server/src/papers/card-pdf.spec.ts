@@ -86,7 +86,7 @@ describe('the hand-over card', () => {
     const { setups } = await passportOf(98);
     const text = await textOf(await cardOfLast(98));
     const [, hour = '', holds = ''] =
-      /Tune it at these hours \w+ \d+ \w+ (\d\d:\d\d).*do not judge them before \w+ \d+ \w+, (\d\d:\d\d)/.exec(text) ?? [];
+      /Tune it at these hours.*? \w+ \d+ \w+ (\d\d:\d\d).*do not judge them before \w+ \d+ \w+, (\d\d:\d\d)/.exec(text) ?? [];
     const left = new Date(setups[0]?.fittedAt ?? '').toTimeString().slice(0, 5);
     expect(hour > left && holds > left).toBe(true);
   });

@@ -1,6 +1,15 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { PAPERS, type Paper } from '@gold-peg/contract/paper';
-import { cardScale, handOverCard, type CardMeasure, type HandOverCard } from '@gold-peg/contract/papers';
+import {
+  cardScale,
+  drawHead,
+  drawMoves,
+  drawNeck,
+  handOverCard,
+  letterOf,
+  type CardMeasure,
+  type HandOverCard,
+} from '@gold-peg/contract/papers';
 import { toKilogramsForce, newtons } from '@gold-peg/craft/units';
 import { Refusal, signedIn, type StreamHandler } from '../handling/index.js';
 import { openWorksheet } from '../jobs/index.js';
@@ -13,6 +22,10 @@ const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', 
 const DATE = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 const WEEKDAY = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'short' });
 const TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+/** Places of the drawings, points. */
+const HEAD_WIDTH = 170;
+const HEAD_HEIGHT = 150;
+const NECK_WIDTH = 180;
 /** More findings than these have no room on one page: the passport has them all. */
 const MOST_FOUND = 5;
 
@@ -42,10 +55,13 @@ export function cardDocument(card: HandOverCard, address: string, paper: Paper):
       { text: headOf(card), style: 'soft', margin: [0, 1, 0, 4] },
       rule(width),
       { text: [{ text: 'What is on it   ', style: 'h' }, { text: `${card.set}, tuned ${card.tuning}` }], margin: [0, 6, 0, 2] },
-      stringTable(card),
+      {
+        columns: [{ width: HEAD_WIDTH, svg: drawHead(card.instrument, card.strings), fit: [HEAD_WIDTH, HEAD_HEIGHT] }, stringTable(card)],
+        columnGap: 14,
+      },
       howOf(card),
       ...measuresOf(card, width),
-      ...tuneOf(card),
+      ...tuneOf(card, width),
       ...foundOf(card),
       ...(card.remark === '' ? [] : [{ text: card.remark, italics: true, margin: [0, 6, 0, 0] as [number, number, number, number] }]),
       rule(width, 8),
@@ -88,7 +104,7 @@ const stringTable = ({ strings }: HandOverCard): Content => {
       paddingTop: () => (small ? 0.5 : 2.5),
       paddingBottom: () => (small ? 0.5 : 2.5),
     },
-    table: { headerRows: 1, widths: [40, 44, 56, 90, '*', 60], body: [head, ...rows] },
+    table: { headerRows: 1, widths: [30, 34, 44, 52, '*', 44], body: [head, ...rows] },
   };
 };
 
@@ -137,15 +153,15 @@ function say({ before, after }: CardMeasure): string {
 /** A ring for how it came, a triangle for how it goes home, on a scale with its ticks. */
 function scaleSvg(measure: CardMeasure, width: number): string {
   const { from, to } = cardScale(measure);
-  const x = (mm: number) => 4 + ((width - 8) * (mm - from)) / (to - from);
+  const x = (mm: number) => 6 + ((width - 12) * (mm - from)) / (to - from);
   const ticks = Array.from({ length: 11 }, (_, nth) => from + ((to - from) * nth) / 10);
   const marks = ticks.map((mm, nth) => `<path d="M${x(mm).toFixed(1)} 20v${nth % 5 === 0 ? -8 : -4}"/>`).join('');
   const ring = measure.before === null ? '' : `<circle cx="${x(measure.before).toFixed(1)}" cy="7" r="4" fill="#fff"/>`;
   const gone = measure.after === null ? '' : `<path d="M${x(measure.after).toFixed(1)} 12l-5 -9h10z" fill="${BRASS}" stroke="${BRASS}"/>`;
-  return `<svg viewBox="0 0 ${width.toFixed(0)} 24" xmlns="http://www.w3.org/2000/svg"><g stroke="#1f1a17" fill="none"><path d="M4 20H${(width - 4).toFixed(1)}"/>${marks}${ring}${gone}</g></svg>`;
+  return `<svg viewBox="0 0 ${width.toFixed(0)} 24" xmlns="http://www.w3.org/2000/svg"><g stroke="#1f1a17" fill="none"><path d="M6 20H${(width - 6).toFixed(1)}"/>${marks}${ring}${gone}</g></svg>`;
 }
 
-function tuneOf({ retunes, soft, at }: HandOverCard): Content[] {
+function tuneOf({ retunes, soft, at, moves }: HandOverCard, width: number): Content[] {
   const home = Date.parse(at);
   const times = retunes?.times.filter((time) => time > home) ?? [];
   const holds = retunes?.holdsFrom ?? null;
@@ -157,9 +173,11 @@ function tuneOf({ retunes, soft, at }: HandOverCard): Content[] {
     ];
   const days = new Map<string, string[]>();
   for (const time of times) days.set(WEEKDAY.format(time), [...(days.get(WEEKDAY.format(time)) ?? []), TIME.format(time)]);
-  const until = holds === null ? 'for three days' : `do not judge them before ${WEEKDAY.format(holds)}, ${TIME.format(holds)}`;
+  const judged = Math.max(holds ?? 0, ...times);
+  const until = holds === null ? 'for three days' : `do not judge them before ${WEEKDAY.format(judged)}, ${TIME.format(judged)}`;
   return [
     { text: 'Tune it at these hours', style: 'h' },
+    ...(moves === null ? [] : [{ svg: drawMoves(moves, width), width }]),
     {
       columnGap: 14,
       columns: [...days].map(([day, hours]) => ({ width: 'auto', stack: [{ text: day, bold: true }, { text: hours.join(', ') }] })),
@@ -171,15 +189,31 @@ function tuneOf({ retunes, soft, at }: HandOverCard): Content[] {
   ];
 }
 
-function foundOf({ findings }: HandOverCard): Content[] {
+function foundOf({ findings, strings }: HandOverCard): Content[] {
   if (findings.length === 0) return [];
   const more = findings.length - MOST_FOUND;
   return [
     { text: 'What was found', style: 'h' },
-    ...findings.slice(0, MOST_FOUND).map(({ name, advice, refer }): Content => ({
-      text: [{ text: `${capital(name)}: `, bold: true }, advice, refer ? ' Work for a qualified repairer.' : ''],
-      margin: [0, 0, 0, 2],
-    })),
+    {
+      columnGap: 14,
+      columns: [
+        {
+          width: NECK_WIDTH,
+          svg: drawNeck(
+            findings.slice(0, MOST_FOUND).map(({ finding }) => finding),
+            strings.length,
+            NECK_WIDTH,
+          ),
+        },
+        {
+          width: '*',
+          stack: findings.slice(0, MOST_FOUND).map(({ name, advice, refer }, index): Content => ({
+            text: [{ text: `${letterOf(index)}  ${capital(name)}: `, bold: true }, advice, refer ? ' Work for a qualified repairer.' : ''],
+            margin: [0, 0, 0, 2],
+          })),
+        },
+      ],
+    },
     ...(more > 0 ? [{ text: `and ${more} more in its passport.` }] : []),
   ];
 }

@@ -1,17 +1,17 @@
 import { advise, FINDINGS, measureOf, type Finding } from '@gold-peg/craft/findings';
 import { isSoft, tuningWays, type MethodChoices } from '@gold-peg/craft/methods';
-import { pitchOf } from '@gold-peg/craft/instrument';
-import { expectedDrift, retunesOf, type Retunes } from '@gold-peg/craft/settle';
+import { pitchOf, type Instrument } from '@gold-peg/craft/instrument';
+import { expectedDrift, retunesOf, type Moving, type Retunes } from '@gold-peg/craft/settle';
 import { printGauge, stringProperties } from '@gold-peg/craft/strings';
 import { tensionFor } from '@gold-peg/craft/tension';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { nameTuning, retuneAsLogged } from '@gold-peg/craft/tuning';
-
 import { dueOf, type Wear } from '@gold-peg/craft/wear';
 import { asItCame, driftOf, foldWorksheet, passed, specOf, type Worksheet } from '@gold-peg/craft/worksheet';
 import type { WorksheetFile } from '../jobs/index.js';
 import { pullOf } from '../pulls/index.js';
 import { ANCHOR_NAMES, geometrySchema, toInstrument } from '../register/index.js';
+import type { Moves } from './drawings.js';
 
 /** One string on a hand-over card. */
 export interface CardString {
@@ -57,6 +57,10 @@ export interface HandOverCard {
   /** What was found, with what is advised. */
   findings: readonly { finding: Finding; name: string; advice: string; refer: boolean }[];
   retunes: Retunes | null;
+  /** How the first of them goes on moving; null where none does. */
+  moves: Moves | null;
+  /** As it stands, to be drawn. */
+  instrument: Instrument;
   /** Strings move for a day and more. */
   soft: boolean;
   remark: string;
@@ -97,6 +101,12 @@ export function handOverCard(file: WorksheetFile, technician: MethodChoices, now
   const softs = known.map((properties) => properties.ok && isSoft(properties.value));
   const pulls = strings.flatMap(({ pull }) => pull ?? []);
   const ways = tuningWays({ house, technician, instrument: passport.methods });
+  const moving = softs.flatMap((soft, index) => {
+    const since = sheet.tensioned[index]?.at;
+    if (!soft || since === undefined || sheet.inJob[index] === false) return [];
+    return [{ number: index + 1, since: Date.parse(since), expected: expectedDrift(driftOf(sheet, index), ways.hold) }];
+  });
+  const retunes = retunesOf(moving);
   return {
     name: passport.name,
     owner: passport.ownerName,
@@ -121,19 +131,24 @@ export function handOverCard(file: WorksheetFile, technician: MethodChoices, now
         refer: refer !== null,
       };
     }),
-    retunes: retunesOf(
-      softs.flatMap((soft, index) => {
-        const since = sheet.tensioned[index]?.at;
-        if (!soft || since === undefined || sheet.inJob[index] === false) return [];
-        return [{ number: index + 1, since: Date.parse(since), expected: expectedDrift(driftOf(sheet, index), ways.hold) }];
-      }),
-    ),
+    retunes,
+    moves:
+      retunes === null
+        ? null
+        : { ...retunes, home: Date.parse(at), since: sinceOf(moving, retunes), limit: ways.hold.cents, withinHours: ways.hold.hours },
+    instrument,
     soft: softs.some((soft, index) => soft && sheet.inJob[index] !== false),
     remark: sheet.handedOver?.payload.remark ?? '',
     notes: sheet.notes.map(({ payload }) => payload.text),
     due: dueAfter(file, { at, now, earlier, only: chosen.only, strings: chosen.strings }),
   };
 }
+
+/** When the string that has to be tuned first began to bear pull. */
+const sinceOf = (moving: readonly Moving[], { times }: Retunes): number =>
+  moving.find(({ since, expected }) => since + (expected.retunes[0]?.likely ?? Infinity) * 3_600_000 === times[0])?.since ??
+  moving[0]?.since ??
+  0;
 
 /** Quarters of a turn, as they are counted. */
 const QUARTERS = ['', '¼', '½', '¾'];

@@ -41,10 +41,15 @@ export class MergePanel {
   protected readonly other = signal<InstrumentSummary | null>(null);
   protected readonly fault = signal<string | null>(null);
   private readonly busy = signal(false);
-  protected readonly may = computed(() => !this.busy() && this.other() !== null && this.other()?.id !== this.passport().id);
+  protected readonly may = computed(() => {
+    const other = this.other();
+    return !this.busy() && other !== null && other.id !== this.passport().id && other.stringCount === this.passport().stringCount;
+  });
 
-  protected says({ name, passport, id }: InstrumentSummary): string {
+  protected says({ name, passport, id, stringCount }: InstrumentSummary): string {
     if (id === this.passport().id) return 'That is this one.';
+    if (stringCount !== this.passport().stringCount)
+      return `${name} has ${stringCount} strings, and this one ${this.passport().stringCount}: it is another instrument.`;
     const { setups } = this.passport();
     const jobs = setups.length === 1 ? 'its setup' : `its ${setups.length} setups`;
     return `${name}, passport ${passport}, keeps ${jobs}, photos and messages beside its own. Passport ${this.passport().passport} leaves the register and says where all went. This has no way back.`;

@@ -4,7 +4,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
 @Component({
   selector: 'peg-file-button',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<label class="act">
+  template: `<label>
     {{ label() }}
     <input type="file" [accept]="accept()" (change)="pick($event)" />
   </label>`,
@@ -14,6 +14,14 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
       width: 1px;
       height: 1px;
       opacity: 0;
+    }
+    label {
+      display: inline-block;
+      padding: 8px 14px;
+      border: 1px solid var(--line-strong);
+      border-radius: 3px;
+      font-weight: 600;
+      cursor: pointer;
     }
     label:focus-within {
       outline: 3px solid var(--brass-line);

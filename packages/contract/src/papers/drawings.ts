@@ -1,0 +1,155 @@
+import { DRIFT } from '@gold-peg/craft/constants';
+import type { Finding } from '@gold-peg/craft/findings';
+import type { Instrument } from '@gold-peg/craft/instrument';
+import { toMillimetres, type Metres } from '@gold-peg/craft/units';
+
+const BRASS = '#855a08';
+const INK = '#1f1a17';
+const SOFT = '#8c8377';
+const n = (value: number): string => value.toFixed(1);
+const svg = (width: number, height: number, body: string): string =>
+  `<svg viewBox="0 0 ${n(width)} ${n(height)}" width="${n(width)}" height="${n(height)}" xmlns="http://www.w3.org/2000/svg">${body}</svg>`;
+
+/** Wood around posts and beyond the nut, mm. */
+const RIM = 13;
+const BUTTON = { long: 15, wide: 9, stem: 6 };
+
+/** A head to scale in ink, nut to the right and string 1 on top as its player sees it from the front: posts, buttons, and every string from its slot to its post. Its units are millimetres. */
+export function drawHead({ strings, headstock, nutWidth, hand }: Instrument, fitted: readonly { kind: string }[]): string {
+  const mm = (length: Metres) => toMillimetres(length);
+  const mirrored = hand === 'left' ? -1 : 1;
+  const onHead = strings.flatMap((place, index) => (place.post.pipAlong === null ? [{ place, index }] : []));
+  const alongs = onHead.map(({ place }) => mm(place.post.along));
+  const asides = onHead.map(({ place }) => Math.abs(mm(place.post.sideways)));
+  const half = Math.max(mm(nutWidth) / 2 + 2, Math.max(...asides) + RIM);
+  const buttons = headstock.layout === 'headless' ? 0 : BUTTON.stem + BUTTON.long;
+  const [tip, height] = [Math.max(...alongs) + RIM + 6, 2 * (half + buttons) + 4];
+  const x = (along: number) => tip - along + 4;
+  const y = (sideways: number) => height / 2 + mirrored * sideways;
+  const neck = mm(nutWidth) / 2 + 1;
+  const near = Math.min(...alongs);
+  const outline = `<path d="M${n(x(0))} ${n(height / 2 - neck)}L${n(x(near * 0.6))} ${n(height / 2 - half)}H4V${n(height / 2 + half)}H${n(x(near * 0.6))}L${n(x(0))} ${n(height / 2 + neck)}z" fill="none" stroke="${INK}"/>`;
+  const nut = `<path d="M${n(x(0))} ${n(height / 2 - neck)}v${n(2 * neck)}" stroke="${INK}" stroke-width="3"/>`;
+  const each = onHead.map(({ place, index }) => {
+    const { post, slotSideways } = place;
+    const [px, py, down] = [x(mm(post.along)), y(mm(post.sideways)), post.side === 'bass' ? mirrored : -mirrored];
+    const edge = height / 2 + down * half;
+    const button =
+      buttons === 0
+        ? ''
+        : `<path d="M${n(px)} ${n(edge)}v${n(down * BUTTON.stem)}" stroke="${INK}" stroke-width="2"/><rect x="${n(px - BUTTON.wide / 2)}" y="${n(down > 0 ? edge + BUTTON.stem : edge - BUTTON.stem - BUTTON.long)}" width="${BUTTON.wide}" height="${BUTTON.long}" rx="3" fill="none" stroke="${INK}"/>`;
+    const wound = fitted[index]?.kind === 'wound';
+    const string = `<path d="M${n(x(0))} ${n(y(mm(slotSideways)))}L${n(px)} ${n(py)}" stroke="${wound ? INK : BRASS}" stroke-width="${wound ? 1.6 : 1}"/>`;
+    return `${button}${string}<circle cx="${n(px)}" cy="${n(py)}" r="${n(Math.max(2.2, mm(post.diameter) / 2))}" fill="#fff" stroke="${INK}"/>`;
+  });
+  return svg(x(0) + 6, height, outline + each.join('') + nut);
+}
+
+const FRETS = 15;
+
+/** A fingerboard with the places where something was found, lettered in their order; what lies elsewhere has no letter on it. */
+export function drawNeck(findings: readonly Pick<Finding, 'string' | 'fret'>[], stringCount: number, width: number): string {
+  const height = 54;
+  const [left, top, bottom] = [12, 4, height - 14];
+  const whole = 1 - 2 ** (-FRETS / 12);
+  const x = (fret: number) => left + ((width - left - 6) * (1 - 2 ** (-fret / 12))) / whole;
+  const y = (string: number) => top + ((bottom - top) * (string - 0.5)) / stringCount;
+  const frets = Array.from({ length: FRETS }, (_, nth) => `<path d="M${n(x(nth + 1))} ${top}V${bottom}" stroke="${SOFT}"/>`).join('');
+  const strings = Array.from(
+    { length: stringCount },
+    (_, nth) => `<path d="M${left} ${n(y(nth + 1))}H${n(width - 6)}" stroke="${BRASS}" stroke-width="0.7"/>`,
+  ).join('');
+  const numbers = [3, 5, 7, 9, 12]
+    .map(
+      (fret) =>
+        `<text x="${n((x(fret - 1) + x(fret)) / 2)}" y="${height - 3}" font-size="8" text-anchor="middle" fill="${SOFT}">${fret}</text>`,
+    )
+    .join('');
+  const marks = findings.map(({ string, fret }, index) => {
+    if (string === null && fret === null) return '';
+    const at = fret === null || fret === 0 ? x(0) : (x(fret - 1) + x(fret)) / 2;
+    const row = string === null ? (top + bottom) / 2 : y(string);
+    return `<circle cx="${n(at)}" cy="${n(row)}" r="6" fill="${BRASS}"/><text x="${n(at)}" y="${n(row + 3)}" font-size="8.5" font-weight="bold" text-anchor="middle" fill="#fff">${letterOf(index)}</text>`;
+  });
+  return svg(
+    width,
+    height,
+    `<path d="M${left} ${top}V${bottom}" stroke="${INK}" stroke-width="3"/>${frets}${strings}${numbers}${marks.join('')}`,
+  );
+}
+
+/** 'a' for the first. */
+export const letterOf = (index: number): string => String.fromCharCode(97 + (index % 26));
+
+/** How a string goes on moving: since when, by how much it is off before it is tuned again, ¢, when that is, and from when it holds. Milliseconds since 1970. */
+export interface Moves {
+  home: number;
+  since: number;
+  limit: number;
+  /** It holds once it moves no more than that in so many hours. */
+  withinHours: number;
+  times: readonly number[];
+  holdsFrom: number | null;
+}
+
+const HOUR_MS = 3_600_000;
+/** Nights are drawn grey, from this hour to that. */
+const NIGHT = [22, 7] as const;
+/** Farther ahead than this nobody reads a card. */
+const MOST_HOURS = 96;
+
+/**
+ * How far flat a string of those that move lies, from the hour it goes home: it falls as creep does, by the logarithm of its age (`DRIFT`), down to where it is tuned again, and rises there. Nights are grey,
+ * each hour to tune has a mark.
+ */
+export function drawMoves({ home, since, limit, withinHours, times, holdsFrom }: Moves, width: number): string {
+  const height = 74;
+  const [top, deep, axis] = [8, 34, 52];
+  const last = Math.max(home + 12 * HOUR_MS, ...times, holdsFrom ?? 0) + 6 * HOUR_MS;
+  const until = Math.min(last, home + MOST_HOURS * HOUR_MS);
+  const x = (at: number) => ((width - 2) * (at - home)) / (until - home) + 1;
+  const gone = (at: number) => Math.log1p(Math.max(0, (at - since) / HOUR_MS) / DRIFT.onset.value);
+  const stops = [...times.filter((time) => time < until), until];
+  let from = Math.max(since, ...times.filter((time) => time <= home));
+  const falls = stops
+    .filter((stop) => stop > home)
+    .map((stop, index, all) => {
+      const [begins, ends] = [from, times.includes(stop) ? stop : from + withinHours * HOUR_MS];
+      const whole = gone(ends) - gone(begins) || 1;
+      const depth = (at: number) => top + ((deep - top) * (gone(at) - gone(begins))) / whole;
+      const points = Array.from({ length: 9 }, (_, nth) => Math.max(home, begins) + ((stop - Math.max(home, begins)) * nth) / 8);
+      const line = points.map((at, nth) => `${nth === 0 ? 'M' : 'L'}${n(x(at))} ${n(depth(at))}`).join('');
+      from = stop;
+      return `<path d="${line}" fill="none" stroke="${INK}" stroke-width="1.3"/>${index === all.length - 1 ? '' : `<path d="M${n(x(stop))} ${deep}V${top}" stroke="${BRASS}"/>`}`;
+    });
+  const marks = times
+    .filter((time) => time > home && time < until)
+    .map((time) => `<path d="M${n(x(time))} ${axis}l-4 -7h8z" fill="${BRASS}"/>`);
+  const flat = `<text x="${n(width - 4)}" y="${deep + 10}" font-size="8" text-anchor="end" fill="${SOFT}">tuned again at ${n(limit)} ¢ flat</text>`;
+  const base = `<path d="M1 ${top}H${n(width - 1)}" stroke="${BRASS}" stroke-dasharray="3 2" stroke-width="0.7"/><path d="M1 ${axis}H${n(width - 1)}" stroke="${INK}"/>`;
+  return svg(width, height, nights(home, until, x, axis) + base + falls.join('') + marks.join('') + flat);
+}
+
+function nights(home: number, until: number, x: (at: number) => number, axis: number): string {
+  const parts: string[] = [];
+  const day = new Date(home);
+  day.setHours(0, 0, 0, 0);
+  for (let at = day.getTime() - 24 * HOUR_MS; at < until; at += 24 * HOUR_MS) {
+    const [dusk, dawn] = [at + NIGHT[0] * HOUR_MS, at + (24 + NIGHT[1]) * HOUR_MS];
+    const [from, to] = [Math.max(home, dusk), Math.min(until, dawn)];
+    if (to > from) parts.push(`<rect x="${n(x(from))}" y="2" width="${n(x(to) - x(from))}" height="${axis - 2}" fill="#eeeae2"/>`);
+    const noon = at + 12 * HOUR_MS;
+    for (const [hour, tall] of [
+      [at, 9],
+      [noon, 5],
+    ] as const)
+      if (hour > home && hour < until) parts.push(`<path d="M${n(x(hour))} ${axis}v${tall}" stroke="${INK}"/>`);
+    if (noon > home && noon < until)
+      parts.push(
+        `<text x="${n(x(noon))}" y="${axis + 14}" font-size="8" text-anchor="middle" fill="${SOFT}">${WEEKDAY.format(noon)} 12</text>`,
+      );
+  }
+  return parts.join('');
+}
+
+const WEEKDAY = new Intl.DateTimeFormat('en-GB', { weekday: 'short' });
