@@ -17,12 +17,19 @@ const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] 
   ['a passport', passport],
   ['a passport as tables', (page) => page.getByRole('option', { name: 'as tables' }).click()],
   ['what is due', due],
+  ['a calendar that subscribes', subscribe],
   ['a reminder', reminder],
+  ['photos', (page) => page.getByRole('option', { name: 'photos' }).click()],
+  ['a card on the screen', card],
   ['the outbox', (page) => page.goto('/register/outbox')],
   ['owners in and out', (page) => page.goto('/register/files')],
   ['the log', wholeLog],
   ['a new instrument', (page) => page.goto('/register/new')],
   ['a headstock', headstock],
+  ...['head', 'strings and nut', 'bridge and woods'].map((part): (typeof SCREENS)[number] => [
+    `what it is, ${part}`,
+    (page) => page.getByRole('option', { name: part, exact: true }).click(),
+  ]),
   ['Choose', async (page) => (await open(page), stageLink(page, 'Choose').click())],
   ...['Ready', 'Strip', 'Look over', 'Anchor', 'Bring up', 'Settle', 'Trim'].map((name): (typeof SCREENS)[number] => [
     name,
@@ -64,6 +71,21 @@ async function due(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Register', exact: true }).click();
   await page.getByRole('link', { name: 'what is due' }).click();
   await page.getByRole('link', { name: 'Brindle six, tar black' }).waitFor();
+}
+
+async function subscribe(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'subscribe …' }).click();
+  const make = page.getByRole('button', { name: 'make an address' });
+  const copy = page.getByRole('button', { name: 'copy' });
+  await make.or(copy).waitFor();
+  if (await make.isVisible()) await make.click();
+  await copy.waitFor();
+}
+
+async function card(page: Page): Promise<void> {
+  const path = await page.getByRole('link', { name: 'last card' }).getAttribute('href');
+  await page.goto(`/card/${/jobs\/([^/]+)/.exec(path ?? '')?.[1] ?? ''}`);
+  await page.getByRole('article', { name: 'Hand-over card' }).waitFor();
 }
 
 async function reminder(page: Page): Promise<void> {

@@ -55,3 +55,40 @@ test('a code on a case opens its passport, and its papers and the log are at han
   expect(rows).toHaveLength(1 + 6);
   expect(rows[1]).toContain(',121,"Heron parlour, spruce",');
 });
+
+test('an instrument is made of parts, a copy of another, and gets photos; a drawing with a script is none', async ({ page, workshop }) => {
+  await signIn(page, workshop);
+  await page.goto(`${workshop.address}/register/new`);
+  await page.getByLabel('Name', { exact: true }).fill('Brindle seven, fog');
+  await page.getByLabel('or a copy of one in the register').fill('dune');
+  await page.getByRole('option', { name: 'Brindle six, dune' }).click();
+  await expect(page.getByText(/^a copy of Brindle six, dune: six in line/)).toBeVisible();
+  await page.getByRole('combobox', { name: 'Layout of the head' }).click();
+  await page.getByRole('option', { name: 'posts on both sides' }).click();
+  await page.getByRole('option', { name: 'strings and nut' }).click();
+  await page.getByRole('button', { name: /^one course more/ }).click();
+  await expect(page.getByLabel('Note of string 7')).toHaveValue('B1');
+  await page.getByRole('option', { name: 'head', exact: true }).click();
+  await page.getByRole('combobox', { name: 'Posts on either side' }).click();
+  await page.getByRole('option', { name: '5 bass, 2 treble' }).click();
+  await page.getByRole('option', { name: 'bridge and woods' }).click();
+  await page.getByRole('combobox', { name: 'Finish of the top' }).click();
+  await page.getByRole('option', { name: 'old soft lacquer' }).click();
+  await page.getByRole('button', { name: 'Add to the register' }).click();
+  await expect(page.getByRole('heading', { name: 'Brindle seven, fog' })).toBeVisible();
+  await expect(page.getByText(/posts on both sides, 5 and 2, .*, vibrato that floats · 648 mm/)).toBeVisible();
+
+  await page.getByRole('option', { name: 'photos' }).click();
+  const png = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
+  const script = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>document.title = "gone"</script></svg>');
+  const field = page.locator('peg-file-button input');
+  await field.setInputFiles({ name: 'clamp.png', mimeType: 'image/png', buffer: script });
+  await expect(page.getByText(/must be a photo or a scan: JPEG, PNG, WebP or PDF/)).toBeVisible();
+  await page.getByLabel('What it shows').fill('how the clamps lay');
+  await field.setInputFiles({ name: 'clamp.png', mimeType: 'image/png', buffer: png });
+  const photo = page.getByRole('img', { name: 'how the clamps lay' });
+  await expect(photo).toBeVisible();
+  expect(await photo.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(1);
+  await page.getByRole('button', { name: 'Take away how the clamps lay' }).click();
+  await expect(page.getByText(/^No photo yet/)).toBeVisible();
+});

@@ -29,6 +29,7 @@ export const routes: Routes = [
     title: 'In and out · Gold Peg',
     loadComponent: () => import('./register/register-files').then((place) => place.RegisterFiles),
   },
+  { path: 'card/:id', title: 'Card · Gold Peg', loadComponent: () => import('./register/card-page').then((place) => place.CardPage) },
   { path: 'p/:number', title: 'Passport · Gold Peg', loadComponent: () => import('./register/by-number').then((place) => place.ByNumber) },
   {
     path: 'register/:id/build',

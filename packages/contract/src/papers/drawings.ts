@@ -100,22 +100,23 @@ const MOST_HOURS = 96;
 
 /**
  * How far flat a string of those that move lies, from the hour it goes home: it falls as creep does, by the logarithm of its age (`DRIFT`), down to where it is tuned again, and rises there. Nights are grey,
- * each hour to tune has a mark.
+ * each hour to tune has a mark; after the last it is drawn for as long as it is to hold.
  */
 export function drawMoves({ home, since, limit, withinHours, times, holdsFrom }: Moves, width: number): string {
   const height = 74;
   const [top, deep, axis] = [8, 34, 52];
-  const last = Math.max(home + 12 * HOUR_MS, ...times, holdsFrom ?? 0) + 6 * HOUR_MS;
-  const until = Math.min(last, home + MOST_HOURS * HOUR_MS);
+  const lastTuned = Math.max(home, ...times);
+  const ends = lastTuned + withinHours * HOUR_MS;
+  const until = Math.min(Math.max(home + 12 * HOUR_MS, ends, holdsFrom ?? 0), home + MOST_HOURS * HOUR_MS);
   const x = (at: number) => ((width - 2) * (at - home)) / (until - home) + 1;
   const gone = (at: number) => Math.log1p(Math.max(0, (at - since) / HOUR_MS) / DRIFT.onset.value);
-  const stops = [...times.filter((time) => time < until), until];
+  const stops = [...times.filter((time) => time < until), Math.min(until, ends)];
   let from = Math.max(since, ...times.filter((time) => time <= home));
   const falls = stops
     .filter((stop) => stop > home)
     .map((stop, index, all) => {
-      const [begins, ends] = [from, times.includes(stop) ? stop : from + withinHours * HOUR_MS];
-      const whole = gone(ends) - gone(begins) || 1;
+      const begins = from;
+      const whole = gone(times.includes(stop) ? stop : ends) - gone(begins) || 1;
       const depth = (at: number) => top + ((deep - top) * (gone(at) - gone(begins))) / whole;
       const points = Array.from({ length: 9 }, (_, nth) => Math.max(home, begins) + ((stop - Math.max(home, begins)) * nth) / 8);
       const line = points.map((at, nth) => `${nth === 0 ? 'M' : 'L'}${n(x(at))} ${n(depth(at))}`).join('');

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
-import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
+import { NonNullableFormBuilder, ReactiveFormsModule, type AbstractControl } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { Router } from '@angular/router';
 import { fromInstrument, instrumentDraft, type InstrumentSummary, type Passport } from '@gold-peg/contract/register';
+import { distinctUntilChanged, skip, startWith } from 'rxjs';
 import * as z from 'zod';
 import { ARCHETYPES, archetype, instrumentOf } from '@gold-peg/craft/archetypes';
 import type { Hand } from '@gold-peg/craft/instrument';
@@ -88,9 +89,12 @@ export class NewInstrument {
   constructor() {
     const { archetypeId, hand, scaleMm } = this.form.controls;
     this.beginFrom(archetypeId.value);
-    archetypeId.valueChanges.pipe(takeUntilDestroyed()).subscribe((id) => this.beginFrom(id));
-    hand.valueChanges.pipe(takeUntilDestroyed()).subscribe((way) => this.draft.edit((geometry) => ({ ...geometry, hand: way })));
-    scaleMm.valueChanges.pipe(takeUntilDestroyed()).subscribe((mm) => this.rescale(mm));
+    // a form that is read over says its values again: only another one begins anew
+    const changes = <T>(control: AbstractControl<T>) =>
+      control.valueChanges.pipe(startWith(control.value), distinctUntilChanged(), skip(1), takeUntilDestroyed());
+    changes(archetypeId).subscribe((id) => this.beginFrom(id));
+    changes(hand).subscribe((way) => this.draft.edit((geometry) => ({ ...geometry, hand: way })));
+    changes(scaleMm).subscribe((mm) => this.rescale(mm));
   }
 
   /** Typical of its kind, with what was typed of hand and scale. */
