@@ -38,9 +38,9 @@ const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['bring-up', bringUp],
   ['settle', settle],
   ['balance', balance],
-  ['headstock', headstock],
+  ['build', whatItIs],
   ['strings-workbench', (page) => strings(page, 'Workbench')],
-  ['solver', solver],
+  ['card', card],
   ['strings-table', (page) => page.keyboard.press('Escape').then(() => strings(page, 'Table'))],
   ['balance-place', balancePlace],
   ['drift-evening', drift],
@@ -195,7 +195,7 @@ async function drift(page: Page): Promise<void> {
   await page.getByRole('menuitem', { name: /^Light/ }).click();
 }
 
-async function headstock(page: Page): Promise<void> {
+async function whatItIs(page: Page): Promise<void> {
   await place(page, 'Register');
   await page.getByRole('link', { name: /Longshore four, oxblood/ }).click();
   await page.getByRole('link', { name: /what it is, and its measures/ }).click();
@@ -207,12 +207,13 @@ async function strings(page: Page, view: string): Promise<void> {
   await page.getByRole('tab', { name: view, exact: true }).click();
 }
 
-async function solver(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Find gauges' }).click();
-  await page.getByRole('radio', { name: 'pull alike on every string' }).check();
-  await page.getByRole('button', { name: 'Take' }).first().waitFor();
+async function card(page: Page): Promise<void> {
+  await place(page, 'Register');
+  await page.getByRole('link', { name: /Almery classical, cedar/ }).click();
+  const path = await page.getByRole('link', { name: 'last card' }).getAttribute('href');
+  await page.goto(new URL(`/card/${/jobs\/([^/]+)/.exec(path ?? '')?.[1] ?? ''}`, page.url()).href);
+  await page.getByRole('article', { name: 'Hand-over card' }).waitFor();
 }
-
 async function main(): Promise<void> {
   build(root);
   needChromium();

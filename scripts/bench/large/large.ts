@@ -2,8 +2,12 @@ import pg from 'pg';
 import { freePort, startThrowAwayCluster } from '../../postgres/cluster.js';
 import { ensureDatabase } from '../../postgres/database.js';
 import { serverCommand, startServer, stopProcess } from '../../server-process.js';
+import { archiveOfAll, exportOfLog } from './export.js';
 import { fill, SIZE } from './fill.js';
 import { askAll, type Row, type Visitor } from './questions.js';
+
+/** What an archive may hold of a house at once. */
+const ARCHIVE_HEAP_MB = 256;
 
 const TECHNICIAN = { name: 'Corin Vell', passphrase: 'four turns below the hole' };
 
@@ -29,7 +33,11 @@ export async function largeHouse(root: string): Promise<Row[]> {
     const client = new pg.Client({ connectionString: databaseUrl });
     await client.connect();
     try {
-      return await askAll(client, await signIn(address));
+      const visitor = await signIn(address);
+      const rows = await askAll(client, visitor);
+      console.log(await exportOfLog(visitor, child.pid ?? 0));
+      console.log(archiveOfAll(root, databaseUrl, ARCHIVE_HEAP_MB));
+      return rows;
     } finally {
       await client.end();
       await stopProcess(child);

@@ -38,6 +38,9 @@ export async function askAll(client: pg.Client, visitor: Visitor): Promise<Row[]
   const ids = async (sql: string) => (await client.query<{ id: string }>(sql)).rows.map(({ id }) => id);
   const instruments = await ids('SELECT id FROM instrument WHERE passport > 1000 ORDER BY name LIMIT 200');
   const jobs = await ids(`SELECT id FROM job WHERE state = 'handed-over' ORDER BY reason, taken_in_at LIMIT 200`);
+  // what was lived for two years is what the demo made: those of most setups
+  const lived = await ids('SELECT instrument_id AS id FROM setup GROUP BY 1 ORDER BY count(*) DESC LIMIT 20');
+  const soon = new Date(Date.now() + 92 * 86_400_000).toISOString();
   const [long = ''] = await ids('SELECT job_id AS id FROM bench_event GROUP BY 1 ORDER BY count(*) DESC LIMIT 1');
   const nthOf = (list: readonly string[], nth: number) => list[(nth * 37) % list.length] ?? '';
   const EVENTS = 'SELECT event, seq, stored_at FROM bench_event WHERE job_id = $1 ORDER BY seq';
@@ -75,6 +78,28 @@ export async function askAll(client: pg.Client, visitor: Visitor): Promise<Row[]
       sql: (nth) => [
         'SELECT i.*, s.setup FROM instrument i LEFT JOIN setup s ON s.instrument_id = i.id WHERE i.id = $1',
         [nthOf(instruments, nth)],
+      ],
+    },
+    {
+      name: 'passport with two years of setups',
+      path: (nth) => `/api/instruments/${nthOf(lived, nth)}`,
+      sql: (nth) => [
+        'SELECT i.*, s.setup FROM instrument i LEFT JOIN setup s ON s.instrument_id = i.id WHERE i.id = $1',
+        [nthOf(lived, nth)],
+      ],
+    },
+    {
+      name: 'what is due within three months',
+      path: () => `/api/due?until=${encodeURIComponent(soon)}`,
+      sql: () => ['SELECT id, due_at FROM instrument WHERE due_at < $1 AND archived_at IS NULL ORDER BY due_at, passport LIMIT 60', [soon]],
+    },
+    {
+      name: 'the log of one passport, a page',
+      path: (nth) => `/api/log?passport=${100 + (nth % 60)}`,
+      sql: (nth) => [
+        `SELECT e.event FROM bench_event e JOIN job j ON j.id = e.job_id JOIN instrument i ON i.id = j.instrument_id
+         WHERE i.passport = $1 ORDER BY e.seq DESC LIMIT 100`,
+        [100 + (nth % 60)],
       ],
     },
     { name: 'worksheet of ten events', path: (nth) => `/api/jobs/${nthOf(jobs, nth)}`, sql: (nth) => [EVENTS, [nthOf(jobs, nth)]] },

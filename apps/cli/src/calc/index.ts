@@ -3,6 +3,7 @@ import { invalidInput, problem, type Problem } from '@gold-peg/contract/problems
 import type { Outcome } from '@gold-peg/craft/outcome';
 import type { Fault } from './fault.js';
 import { answerBalance } from './balance.js';
+import { answerDay } from './day.js';
 import { answerNeck } from './neck.js';
 import { answerNut } from './nut.js';
 import { answerDrift, answerSettle } from './settle.js';
@@ -20,6 +21,7 @@ const ANSWERS: { [T in CalcTopic]: (asked: Question<T>, sound: Sound | null) => 
   balance: answerBalance,
   settle: answerSettle,
   drift: answerDrift,
+  day: answerDay,
   neck: answerNeck,
   pitch: answerPitch,
 };

@@ -2,6 +2,7 @@ import type * as z from 'zod';
 import { neckAnswer, neckQuestion } from './neck.js';
 import { nutAnswer, nutQuestion } from './nut.js';
 import { balanceAnswer, balanceQuestion } from './balance.js';
+import { dayAnswer, dayQuestion } from './day.js';
 import { driftAnswer, driftQuestion, settleAnswer, settleQuestion } from './settle.js';
 import { pitchAnswer, pitchQuestion } from './pitch.js';
 import { slackAnswer, slackQuestion } from './slack.js';
@@ -17,6 +18,7 @@ export const CALC_TOPICS = {
   balance: { question: balanceQuestion, answer: balanceAnswer },
   settle: { question: settleQuestion, answer: settleAnswer },
   drift: { question: driftQuestion, answer: driftAnswer },
+  day: { question: dayQuestion, answer: dayAnswer },
   neck: { question: neckQuestion, answer: neckAnswer },
   pitch: { question: pitchQuestion, answer: pitchAnswer },
 } as const;

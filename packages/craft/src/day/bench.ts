@@ -1,0 +1,122 @@
+import type { Job, Minute, Objective, Placed, Rack, Reason } from './model.js';
+
+/** An operation that is still to be placed, of the job that `job` numbers. */
+export interface Free {
+  /** Its number in its job. */
+  at: number;
+  minutes: Minute;
+  after: Minute;
+  same: boolean;
+  /** It has to end by then, for what is pinned after it in its job; infinity where nothing is. */
+  by: Minute;
+  /** It stays there. */
+  pin: { person: number; start: Minute } | null;
+}
+
+/** A job as the planner sees it: what is left of it, from when, and in which hand. */
+export interface Left {
+  job: Job;
+  /** End of what is done or started of it; when it is ready where nothing is. */
+  from: Minute;
+  free: readonly Free[];
+  /** Who has its operations that stay in one hand; null while nobody does. */
+  hand: number | null;
+  /** People who can do it. */
+  can: readonly number[];
+  /** Why it can be in no plan at all; null where it may. */
+  never: Reason | null;
+  /** What it is worth in an objective where it is left out. */
+  leftOut: Objective;
+}
+
+/** A rack made ready for planning: numbers in place of names. */
+export interface Bench {
+  rack: Rack;
+  left: readonly Left[];
+  /** Stretches in which each person can work, those of pins and of what is started cut out. */
+  gaps: readonly (readonly (readonly [Minute, Minute])[])[];
+  /** What is started, which is in every plan. */
+  started: readonly Placed[];
+}
+
+export function benchOf(rack: Rack): Bench {
+  const { people, jobs, now } = rack;
+  const started = rack.started.map(({ job, operation, person, start, minutesLeft }) => ({
+    job,
+    operation,
+    person,
+    start,
+    end: now + minutesLeft,
+  }));
+  const pins = rack.pinned.map((pin) => {
+    const job = jobs.find(({ id }) => id === pin.job);
+    const minutes = job?.operations.find(({ id }) => id === pin.operation)?.minutes ?? 0;
+    return { ...pin, end: pin.start + minutes };
+  });
+  const gaps = people.map(({ id, windows }) => {
+    const busy = [...started, ...pins].filter(({ person }) => person === id);
+    const whole = windows.map(([from, until]) => [Math.max(from, now), until] as const).filter(([from, until]) => from < until);
+    return busy
+      .reduce<(readonly [number, number])[]>(
+        (free, { start, end }) =>
+          free.flatMap(([from, until]) =>
+            [[from, Math.min(until, start)] as const, [Math.max(from, end), until] as const].filter(([a, b]) => a < b),
+          ),
+        whole,
+      )
+      .sort(([a], [b]) => a - b);
+  });
+  const last = Math.max(now, ...people.flatMap(({ windows }) => windows.map(([, until]) => until)));
+  return { rack, left: jobs.map((job) => leftOf(rack, job, last)), gaps, started };
+}
+
+function leftOf({ people, now, done, started, pinned }: Rack, job: Job, last: Minute): Left {
+  const personAt = (id: string) => people.findIndex((person) => person.id === id);
+  const free: Free[] = [];
+  let [from, hand] = [Math.max(job.ready, job.hold ?? 0), null as number | null];
+  for (const [at, operation] of job.operations.entries()) {
+    const is = (each: { job: string; operation: string }) => each.job === job.id && each.operation === operation.id;
+    const [over, runs, pin] = [done.find(is), started.find(is), pinned.find(is)];
+    const fixed = over ?? runs ?? pin;
+    if (fixed !== undefined && operation.same) hand = personAt(fixed.person);
+    if (over !== undefined || runs !== undefined) {
+      from = over?.end ?? now + (runs?.minutesLeft ?? 0);
+      continue;
+    }
+    const { minutes, after, same } = operation;
+    free.push({
+      at,
+      minutes,
+      after,
+      same,
+      by: Infinity,
+      pin: pin === undefined ? null : { person: personAt(pin.person), start: pin.start },
+    });
+  }
+  const can = people.flatMap((person, index) => (person.can.includes(job.kind) ? [index] : []));
+  const all = free.reduce((sum, { minutes }) => sum + minutes, 0);
+  const tardiness = job.weight * Math.max(0, last + all - job.due);
+  const longest = (minutes: Minute) =>
+    people.some(({ windows }, index) => can.includes(index) && windows.some(([a, b]) => b - a >= minutes));
+  const tooLong = free.some(({ minutes, pin }) => pin === null && !longest(minutes));
+  const never = free.length === 0 ? null : can.length === 0 ? 'nobody-can' : tooLong ? 'too-long' : null;
+  return { job, from, free: withLimits(free), hand, can, never, leftOut: { late: job.weight, tardiness, flow: 0 } };
+}
+
+/** What comes before a pin has to be over in time for it. */
+function withLimits(free: readonly Free[]): Free[] {
+  const limited = [...free];
+  for (let index = limited.length - 2; index >= 0; index--) {
+    const [own, next] = [limited[index], limited[index + 1]];
+    if (own === undefined || next === undefined) continue;
+    const begins = next.pin?.start ?? next.by - next.minutes;
+    limited[index] = { ...own, by: Math.min(own.by, begins - next.after) };
+  }
+  return limited;
+}
+
+/** What a job adds to the objective once its last operation ended there; nothing is added for what was over before. */
+export const costOf = ({ job }: Left, end: Minute): Pick<Objective, 'late' | 'tardiness'> => ({
+  late: end > job.due ? job.weight : 0,
+  tardiness: job.weight * Math.max(0, end - job.due),
+});

@@ -1,0 +1,87 @@
+/** Minutes are whole numbers from one origin; a shop's calendar is turned into windows outside. */
+export type Minute = number;
+
+/** A stretch of time, its end left out. */
+export type Window = readonly [from: Minute, until: Minute];
+
+export interface Person {
+  id: string;
+  /** In the order of time, none over another; nothing runs across from one to the next. */
+  windows: readonly Window[];
+  /** Kinds of job that this person can do. */
+  can: readonly string[];
+}
+
+/** A piece of a job that takes one person whole, without a break. */
+export interface Operation {
+  id: string;
+  minutes: Minute;
+  /** At the earliest so long after the end of the one before it; the first one after the job is ready and its part is there. */
+  after: Minute;
+  /** In the same hand as all others of its job that are marked so. */
+  same: boolean;
+}
+
+export interface Job {
+  id: string;
+  ready: Minute;
+  /** Until its part is there; null where nothing is waited for. */
+  hold: Minute | null;
+  due: Minute;
+  weight: number;
+  kind: string;
+  operations: readonly Operation[];
+}
+
+interface OfJob {
+  job: string;
+  operation: string;
+  person: string;
+}
+export interface Done extends OfJob {
+  end: Minute;
+}
+export interface Started extends OfJob {
+  start: Minute;
+  minutesLeft: Minute;
+}
+export interface Pinned extends OfJob {
+  start: Minute;
+}
+
+/** A workshop at one moment: who can work when, what hangs in the rack, what is over, under way, and where it has to stay. */
+export interface Rack {
+  now: Minute;
+  people: readonly Person[];
+  jobs: readonly Job[];
+  done: readonly Done[];
+  started: readonly Started[];
+  pinned: readonly Pinned[];
+}
+
+/** An operation at its place. */
+export interface Placed extends OfJob {
+  start: Minute;
+  end: Minute;
+}
+
+/** What is minimised, an earlier part always outweighing a later one: weights of jobs that are late or left out, weighted minutes of lateness, the sum of all ends. */
+export interface Objective {
+  late: number;
+  tardiness: number;
+  flow: number;
+}
+
+/** Why a job is in no plan: nobody can do its kind, a piece of it is too long for every window, there is no room left, or a pin stands in its way. */
+export type Reason = 'nobody-can' | 'too-long' | 'no-room' | 'pin';
+
+export interface Plan {
+  operations: readonly Placed[];
+  unplanned: readonly string[];
+  reasons: Readonly<Record<string, Reason>>;
+  objective: Objective;
+}
+
+/** Below zero where `one` is better. */
+export const compare = (one: Objective, other: Objective): number =>
+  one.late - other.late || one.tardiness - other.tardiness || one.flow - other.flow;

@@ -1,0 +1,322 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { chanceFrom } from '../simulated/index.js';
+import { compare, planDay, rackFault, type Job, type Objective, type Person, type Placed, type Plan, type Rack } from './index.js';
+
+const always = { seed: 1, iterations: 4000, goesOn: () => true };
+const piece = (id: string, minutes: number, after = 0, same = true) => ({ id, minutes, after, same });
+const job = (id: string, due: number, operations: Job['operations'], more: Partial<Job> = {}): Job => ({
+  id,
+  ready: 0,
+  hold: null,
+  due,
+  weight: 1,
+  kind: 'steel',
+  operations,
+  ...more,
+});
+const who = (id: string, windows: Person['windows'], can = ['steel', 'nylon']): Person => ({ id, windows, can });
+const rack = (jobs: Job[], more: Partial<Rack> = {}): Rack => ({
+  now: 0,
+  people: [who('a', [[0, 240]])],
+  jobs,
+  done: [],
+  started: [],
+  pinned: [],
+  ...more,
+});
+
+/** What is wrong with a plan of a rack; nothing where all holds. */
+function faultsOf({ people, jobs, now, done, started, pinned }: Rack, { operations, unplanned, objective }: Plan): string[] {
+  const faults: string[] = [];
+  const isStarted = (each: Placed) => started.some((other) => other.job === each.job && other.operation === each.operation);
+  for (const [nth, each] of operations.entries()) {
+    const person = people.find(({ id }) => id === each.person);
+    if (!isStarted(each) && each.start < now) faults.push('before now');
+    if (!isStarted(each) && person?.windows.some(([from, until]) => from <= each.start && each.end <= until) !== true)
+      faults.push('outside');
+    for (const other of operations.slice(nth + 1))
+      if (other.person === each.person && other.start < each.end && each.start < other.end) faults.push('over another');
+  }
+  for (const each of jobs) {
+    const own = each.operations.map(({ id }) => operations.find((placed) => placed.job === each.id && placed.operation === id));
+    if (unplanned.includes(each.id)) continue;
+    let end = Math.max(each.ready, each.hold ?? 0);
+    const hands = new Set<string>();
+    for (const [index, { id, minutes, after, same }] of each.operations.entries()) {
+      const over = done.find((other) => other.job === each.id && other.operation === id);
+      const placed = own[index];
+      if (over === undefined && placed === undefined) faults.push(`${each.id} lacks ${id}`);
+      if (placed !== undefined && !isStarted(placed)) {
+        if (placed.start < end + after) faults.push('too early');
+        if (placed.end - placed.start !== minutes) faults.push('of another length');
+        if (people.find((person) => person.id === placed.person)?.can.includes(each.kind) !== true) faults.push('cannot');
+      }
+      end = over?.end ?? placed?.end ?? end;
+      const hand = over?.person ?? placed?.person;
+      if (same && hand !== undefined) hands.add(hand);
+    }
+    if (hands.size > 1) faults.push('in two hands');
+  }
+  for (const pin of pinned)
+    if (
+      !operations.some(
+        (each) => each.job === pin.job && each.operation === pin.operation && each.start === pin.start && each.person === pin.person,
+      )
+    )
+      faults.push('a pin moved');
+  const flow = operations.reduce((sum, { end }) => sum + end, 0);
+  return flow === objective.flow ? faults : [...faults, 'another flow'];
+}
+
+/** The least objective there is, by trying every order, every person, and every set of jobs to leave out; each operation as early as it fits. */
+function bestByTrying({ people, jobs, now }: Rack): Objective {
+  const last = Math.max(now, ...people.flatMap(({ windows }) => windows.map(([, until]) => until)));
+  const outOf = ({ weight, due, operations }: Job): Objective => ({
+    late: weight,
+    tardiness: weight * Math.max(0, last + operations.reduce((sum, { minutes }) => sum + minutes, 0) - due),
+    flow: 0,
+  });
+  let best: Objective = { late: Infinity, tardiness: Infinity, flow: Infinity };
+  const fits = (person: Person, taken: readonly Placed[], from: number, minutes: number): number => {
+    for (let at = from; at < last; at++) {
+      const inside = person.windows.some(([a, b]) => a <= at && at + minutes <= b);
+      if (inside && !taken.some((each) => each.person === person.id && each.start < at + minutes && at < each.end)) return at;
+    }
+    return Infinity;
+  };
+  const go = (
+    left: readonly { job: Job; at: number; end: number; hand: string | null }[],
+    taken: readonly Placed[],
+    sum: Objective,
+  ): void => {
+    if (left.length === 0) {
+      if (compare(sum, best) < 0) best = sum;
+      return;
+    }
+    for (const each of left) {
+      const operation = each.job.operations[each.at];
+      if (operation === undefined) continue;
+      for (const person of people) {
+        if (!person.can.includes(each.job.kind) || (operation.same && each.hand !== null && each.hand !== person.id)) continue;
+        const start = fits(person, taken, Math.max(now, each.end + operation.after), operation.minutes);
+        if (!Number.isFinite(start)) continue;
+        const end = start + operation.minutes;
+        const isLast = each.at === each.job.operations.length - 1;
+        const { due, weight } = each.job;
+        const next = {
+          late: sum.late + (isLast && end > due ? weight : 0),
+          tardiness: sum.tardiness + (isLast ? weight * Math.max(0, end - due) : 0),
+          flow: sum.flow + end,
+        };
+        const moved = { ...each, at: each.at + 1, end, hand: operation.same ? person.id : each.hand };
+        const rest = left.flatMap((other) => (other !== each ? [other] : isLast ? [] : [moved]));
+        go(rest, [...taken, { job: each.job.id, operation: operation.id, person: person.id, start, end }], next);
+      }
+    }
+  };
+  for (let set = 0; set < 2 ** jobs.length; set++) {
+    const [inside, outside] = [jobs.filter((_, nth) => (set >> nth) % 2 === 1), jobs.filter((_, nth) => (set >> nth) % 2 === 0)];
+    const out = outside
+      .map(outOf)
+      .reduce((a, b) => ({ late: a.late + b.late, tardiness: a.tardiness + b.tardiness, flow: 0 }), { late: 0, tardiness: 0, flow: 0 });
+    go(
+      inside.map((each) => ({ job: each, at: 0, end: Math.max(each.ready, each.hold ?? 0), hand: null })),
+      [],
+      out,
+    );
+  }
+  return best;
+}
+
+const anyPiece = fc.record({ minutes: fc.integer({ min: 1, max: 9 }), after: fc.constantFrom(0, 0, 3, 8), same: fc.boolean() });
+const anyJob = fc.record({
+  ready: fc.integer({ min: 0, max: 6 }),
+  due: fc.integer({ min: 4, max: 30 }),
+  weight: fc.integer({ min: 1, max: 3 }),
+  kind: fc.constantFrom('steel', 'nylon'),
+  operations: fc.array(anyPiece, { minLength: 1, maxLength: 2 }),
+});
+const anyRack: fc.Arbitrary<Rack> = fc
+  .record({ jobs: fc.array(anyJob, { minLength: 1, maxLength: 3 }), gap: fc.integer({ min: 6, max: 14 }), two: fc.boolean() })
+  .map(({ jobs, gap, two }) =>
+    rack(
+      jobs.map((each, nth) => ({
+        ...each,
+        id: `j${nth}`,
+        hold: null,
+        operations: each.operations.map((operation, at) => ({ ...operation, id: `o${at}` })),
+      })),
+      {
+        people: [
+          who('a', [
+            [0, gap],
+            [gap + 3, 30],
+          ]),
+          ...(two ? [who('b', [[4, 20]], ['steel'])] : []),
+        ],
+      },
+    ),
+  );
+
+describe('a plan of a small rack', () => {
+  it('is the best there is, by trying everything, and holds every rule', { timeout: 60_000 }, () => {
+    fc.assert(
+      fc.property(anyRack, (asked) => {
+        const plan = planDay(asked, always);
+        expect(rackFault(asked)).toBeNull();
+        expect(faultsOf(asked, plan)).toEqual([]);
+        expect(plan.proved).toBe(true);
+        expect(plan.objective).toEqual(bestByTrying(asked));
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('visits strings that move in the gaps of other work', () => {
+    const nylon = job('n', 200, [piece('restring', 40), piece('tune', 3, 20, false), piece('tune again', 3, 40, false)], { kind: 'nylon' });
+    const { operations, objective } = planDay(rack([nylon, job('s', 100, [piece('restring', 30)])]), always);
+    expect(objective.late).toBe(0);
+    expect(operations.find(({ operation }) => operation === 'tune')?.start).toBeGreaterThanOrEqual(60);
+  });
+
+  it('says why a job is left out: nobody can, too long for every window, no room, a pin in its way', () => {
+    const { reasons, unplanned } = planDay(
+      rack([
+        job('gut', 50, [piece('restring', 10)], { kind: 'gut' }),
+        job('long', 500, [piece('all', 300)]),
+        job('b', 250, [piece('x', 200)]),
+        job('c', 250, [piece('x', 200)]),
+      ]),
+      always,
+    );
+    expect(unplanned).toHaveLength(3);
+    expect(reasons['gut']).toBe('nobody-can');
+    expect(reasons['long']).toBe('too-long');
+    expect(Object.values(reasons)).toContain('no-room');
+    const pinned = [{ job: 'p', operation: 'second', person: 'a', start: 30 }];
+    const stuck = rack([job('p', 100, [piece('first', 30), piece('second', 10)]), job('q', 60, [piece('x', 5)], { ready: 0 })], {
+      pinned,
+      people: [
+        who('a', [
+          [0, 10],
+          [20, 60],
+        ]),
+      ],
+    });
+    const plan = planDay(stuck, always);
+    expect(plan.reasons).toEqual({ p: 'pin' });
+    expect(faultsOf(stuck, plan)).toEqual([]);
+    expect(plan.operations.find(({ job: of }) => of === 'p')?.start).toBe(30);
+  });
+});
+
+describe('what is fixed', () => {
+  it('goes on past its window where it was started, counts from its end where it is done, and keeps its hand', () => {
+    const asked = rack([job('a', 200, [piece('strip', 5), piece('restring', 20), piece('trim', 5)])], {
+      now: 50,
+      people: [
+        who('a', [
+          [0, 55],
+          [100, 200],
+        ]),
+        who('b', [[0, 200]]),
+      ],
+      done: [{ job: 'a', operation: 'strip', person: 'a', end: 40 }],
+      started: [{ job: 'a', operation: 'restring', person: 'a', start: 45, minutesLeft: 12 }],
+    });
+    const plan = planDay(asked, always);
+    expect(faultsOf(asked, plan)).toEqual([]);
+    expect(plan.operations).toEqual([
+      { job: 'a', operation: 'restring', person: 'a', start: 45, end: 62 },
+      { job: 'a', operation: 'trim', person: 'a', start: 100, end: 105 },
+    ]);
+  });
+
+  it.each<[string, Partial<Rack>, string]>([
+    ['before now', { now: 20, pinned: [{ job: 'a', operation: 'x', person: 'a', start: 10 }] }, 'pinned[0].start'],
+    ['outside every window', { pinned: [{ job: 'a', operation: 'x', person: 'a', start: 235 }] }, 'pinned[0].start'],
+    [
+      'with somebody who cannot',
+      { people: [who('a', [[0, 240]], ['nylon'])], pinned: [{ job: 'a', operation: 'x', person: 'a', start: 10 }] },
+      'pinned[0].person',
+    ],
+    ['earlier than its chain', { pinned: [{ job: 'a', operation: 'y', person: 'a', start: 12 }] }, 'pinned[0].start'],
+    [
+      'over another pin',
+      {
+        pinned: [
+          { job: 'a', operation: 'x', person: 'a', start: 10 },
+          { job: 'b', operation: 'x', person: 'a', start: 15 },
+        ],
+      },
+      'pinned[0].start',
+    ],
+    ['of a job that there is not', { pinned: [{ job: 'z', operation: 'x', person: 'a', start: 10 }] }, 'pinned[0].job'],
+    [
+      'started before what comes before it',
+      { started: [{ job: 'a', operation: 'y', person: 'a', start: 0, minutesLeft: 5 }] },
+      'started[0].operation',
+    ],
+    [
+      'windows over one another',
+      {
+        people: [
+          who('a', [
+            [0, 50],
+            [40, 90],
+          ]),
+        ],
+      },
+      'people[0].windows[1]',
+    ],
+    ['the same person twice', { people: [who('a', []), who('a', [])] }, 'people[1].id'],
+  ])('is refused %s', (_, more, field) => {
+    const two = [job('a', 200, [piece('x', 10), piece('y', 10, 5)]), job('b', 200, [piece('x', 10)])];
+    expect(rackFault(rack(two, more))?.field).toBe(field);
+  });
+});
+
+describe('a full week', () => {
+  /** Sixty jobs, three people, five days. */
+  function week(seed: number): Rack {
+    const chance = chanceFrom(seed);
+    const days = [0, 1, 2, 3, 4].flatMap((day): [number, number][] => [
+      [1440 * day + 540, 1440 * day + 720],
+      [1440 * day + 765, 1440 * day + 1050],
+    ]);
+    const jobs = Array.from({ length: 60 }, (_, nth): Job => {
+      const nylon = chance() < 0.4;
+      const operations = [
+        piece('restring', 25 + Math.floor(40 * chance())),
+        ...(nylon ? [piece('tune-1', 3, 60, false), piece('tune-2', 3, 240, false)] : []),
+        piece('hand-over', 5, nylon ? 600 : 0, false),
+      ];
+      const ready = 540 + Math.floor(2 * 1440 * chance());
+      return job(`j${nth}`, ready + 600 + Math.floor(3 * 1440 * chance()), operations, {
+        ready,
+        kind: nylon ? 'nylon' : 'steel',
+        weight: 1 + Math.floor(3 * chance()),
+      });
+    });
+    return rack(jobs, { now: 540, people: [who('a', days), who('b', days, ['steel']), who('c', days.slice(0, 6))] });
+  }
+
+  it('is valid, the same for the same steps, and never worse for more of them', { timeout: 60_000 }, () => {
+    const asked = week(3);
+    const [few, again, more] = [20, 20, 120].map((iterations) => planDay(asked, { ...always, iterations }));
+    if (few === undefined || more === undefined) throw new Error('planned');
+    expect(few).toEqual(again);
+    for (const plan of [few, more]) expect(faultsOf(asked, plan)).toEqual([]);
+    expect(compare(more.objective, few.objective)).toBeLessThanOrEqual(0);
+    expect(more.bound.late).toBeLessThanOrEqual(more.objective.late);
+  });
+
+  it('stays where all of it is pinned', { timeout: 60_000 }, () => {
+    const asked = week(5);
+    const plan = planDay(asked, { ...always, iterations: 10 });
+    const pinned = plan.operations.map(({ job: of, operation, person, start }) => ({ job: of, operation, person, start }));
+    const again = planDay({ ...asked, pinned }, { ...always, iterations: 10 });
+    expect(again.operations).toEqual(plan.operations);
+  });
+});

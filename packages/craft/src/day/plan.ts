@@ -1,0 +1,116 @@
+import { chanceFrom } from '../simulated/index.js';
+import { benchOf, type Bench } from './bench.js';
+import { leastLate } from './bound.js';
+import type { Calendar, Spot } from './calendar.js';
+import { searchAll } from './exact.js';
+import { byRules, improve, inOrder } from './improve.js';
+import { compare, type Placed, type Plan, type Rack, type Reason } from './model.js';
+
+/** How long is planned: as many steps as that, or as long as `goesOn` says. With steps the same rack gives the same plan. */
+export interface PlanningTime {
+  seed: number;
+  iterations: number | null;
+  /** Whether there is time left; asked between steps where no number of them is given. */
+  goesOn: () => boolean;
+  /** Told of every better plan as it is found. */
+  better?: (plan: Plan) => void;
+}
+
+export interface Planned extends Plan {
+  /** No plan has less than that. */
+  bound: { late: number };
+  /** It is the best there is, in all three parts. */
+  proved: boolean;
+  iterations: number;
+}
+
+/** Racks with so many free operations are searched whole. */
+const FEW = 22;
+/** Tries of the other kind before it. */
+const FIRST_TRIES = 100;
+/** Steps of that search that count as one try of the other. */
+const STEPS_PER_TRY = 40;
+
+/** A plan of a rack that `rackFault` finds nothing in. */
+export function planDay(rack: Rack, { seed, iterations: asked, goesOn, better }: PlanningTime): Planned {
+  const bench = benchOf(rack);
+  const late = leastLate(bench);
+  let begun = inOrder(
+    bench,
+    bench.left.map((_, job) => job),
+  );
+  for (const order of byRules(bench)) {
+    const other = inOrder(bench, order);
+    if (compare(other.objective(), begun.objective()) < 0) begun = other;
+  }
+  better?.(asPlan(bench, begun));
+  let steps = 0;
+  const most = asked ?? Infinity;
+  const free = bench.left.reduce((sum, each) => sum + each.free.length, 0);
+  if (free <= FEW) {
+    // a good plan to begin with lets the search leave most ways early
+    let tries = 0;
+    begun = improve(bench, begun, chanceFrom(seed), () => ++tries <= Math.min(FIRST_TRIES, most));
+    const exact = searchAll(bench, begun, () => ++steps <= most * STEPS_PER_TRY && (asked !== null || steps % 64 !== 0 || goesOn()));
+    const plan = planOf(bench, exact.spots);
+    return {
+      ...plan,
+      bound: { late: exact.finished ? plan.objective.late : late },
+      proved: exact.finished,
+      iterations: Math.ceil(steps / STEPS_PER_TRY),
+    };
+  }
+  const best = improve(
+    bench,
+    begun,
+    chanceFrom(seed),
+    () => ++steps <= most && (asked !== null || goesOn()),
+    (found) => better?.(asPlan(bench, found)),
+  );
+  const { objective } = asPlan(bench, best);
+  const least = objective.late === 0 && objective.tardiness === 0 ? 0 : late;
+  return { ...asPlan(bench, best), bound: { late: least }, proved: false, iterations: steps - 1 };
+}
+
+const asPlan = (bench: Bench, calendar: Calendar): Plan => planOf(bench, calendar.spots);
+
+function planOf(bench: Bench, spots: readonly (readonly Spot[] | null)[]): Plan {
+  const { rack, left, started } = bench;
+  const operations: Placed[] = [...started];
+  const unplanned: string[] = [];
+  const reasons: Record<string, Reason> = {};
+  let [late, tardiness] = [0, 0];
+  for (const [nth, each] of left.entries()) {
+    const { job, free, from } = each;
+    const own = free.length === 0 ? [] : (spots[nth] ?? null);
+    if (own === null) {
+      unplanned.push(job.id);
+      reasons[job.id] = each.never ?? (free.some(({ pin }) => pin !== null) ? 'pin' : 'no-room');
+      late += each.leftOut.late;
+      tardiness += each.leftOut.tardiness;
+      for (const { at, pin, minutes } of free)
+        if (pin !== null)
+          operations.push({
+            job: job.id,
+            operation: job.operations[at]?.id ?? '',
+            person: rack.people[pin.person]?.id ?? '',
+            start: pin.start,
+            end: pin.start + minutes,
+          });
+      continue;
+    }
+    for (const { free: index, person, start, end } of own)
+      operations.push({
+        job: job.id,
+        operation: job.operations[free[index]?.at ?? 0]?.id ?? '',
+        person: rack.people[person]?.id ?? '',
+        start,
+        end,
+      });
+    const last = own.at(-1)?.end ?? from;
+    late += last > job.due ? job.weight : 0;
+    tardiness += job.weight * Math.max(0, last - job.due);
+  }
+  operations.sort((a, b) => a.start - b.start || a.end - b.end);
+  return { operations, unplanned, reasons, objective: { late, tardiness, flow: operations.reduce((sum, { end }) => sum + end, 0) } };
+}
