@@ -72,7 +72,7 @@ export interface Objective {
   flow: number;
 }
 
-/** Why a job is in no plan: nobody can do its kind, a piece of it is too long for every window, there is no room left, or a pin stands in its way. */
+/** Why a job is in no plan: nobody can do its kind, a piece of it is too long for all windows, there is no room left, or a pin stands in its way. */
 export type Reason = 'nobody-can' | 'too-long' | 'no-room' | 'pin';
 
 export interface Plan {

@@ -39,7 +39,7 @@ function windowFault(field: string, windows: readonly (readonly [number, number]
   return first(windows, ([from, until], nth) => {
     if (from >= until) return { field: `${field}[${nth}]`, says: 'must end after it begins' };
     const over = windows.findIndex(([start, end], at) => at < nth && start < until && from < end);
-    return over < 0 ? null : { field: `${field}[${nth}]`, says: `must not lie over window ${over}` };
+    return over < 0 ? null : { field: `${field}[${nth}]`, says: `must not lie over the one before it, number ${over}` };
   });
 }
 
@@ -88,7 +88,7 @@ function pinFault(rack: Rack, pin: Pinned, field: string): RackFault | null {
   if (pin.start < now) return { field: `${field}.start`, says: `must not be before now, ${now}` };
   if (!person.can.includes(job.kind)) return { field: `${field}.person`, says: `must be somebody who can do ${job.kind}` };
   if (!person.windows.some(([from, until]) => from <= pin.start && end <= until))
-    return { field: `${field}.start`, says: 'must lie with all its minutes in a window of its person' };
+    return { field: `${field}.start`, says: 'must lie with all its minutes in one of the windows of its person' };
   const busy = [
     ...started.map((each) => ({ ...each, from: each.start, until: now + each.minutesLeft })),
     ...pinned.filter((each) => each !== pin).map((each) => ({ ...each, from: each.start, until: each.start + minutesOf(jobs, each) })),
