@@ -83,6 +83,7 @@ async function subscribe(page: Page): Promise<void> {
 }
 
 async function card(page: Page): Promise<void> {
+  await page.reload(); // the reminder is put aside
   const path = await page.getByRole('link', { name: 'last card' }).getAttribute('href');
   await page.goto(`/card/${/jobs\/([^/]+)/.exec(path ?? '')?.[1] ?? ''}`);
   await page.getByRole('article', { name: 'Hand-over card' }).waitFor();

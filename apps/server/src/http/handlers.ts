@@ -2,7 +2,7 @@ import { addAttachment, attachment, listAttachments, removeAttachment } from '..
 import { appendEvents, jobEvents, logCsv, logJson, readLog } from '../bench-log/index.js';
 import { changeHouse, house } from '../house/index.js';
 import { listJobs, mergeInstruments, takeIn, worksheet } from '../jobs/index.js';
-import { addPerson, changePassphrase, health, listPeople, savePreferences, session, signIn, signOut } from '../people/index.js';
+import { addPerson, changePassphrase, health, listNames, listPeople, savePreferences, session, signIn, signOut } from '../people/index.js';
 import {
   addInstrument,
   addOwner,
@@ -38,6 +38,7 @@ export const handlers: Omit<Handlers, 'feed'> = {
   savePreferences,
   changePassphrase,
   listPeople,
+  listNames,
   addPerson,
   listOwners,
   addOwner,

@@ -7,6 +7,7 @@ import {
   drawNeck,
   handOverCard,
   letterOf,
+  sayOff,
   type CardMeasure,
   type HandOverCard,
 } from '@gold-peg/contract/papers';
@@ -108,11 +109,15 @@ const stringTable = ({ strings }: HandOverCard): Content => {
   };
 };
 
-function howOf({ anchor, trimmed, pull, pullBefore, pullBand }: HandOverCard): Content {
+function howOf(card: HandOverCard): Content {
+  const { anchor, trimmed, pull, pullBefore, pullBand } = card;
   const kgf = pull === null ? '' : `${toKilogramsForce(newtons(pull)).toFixed(1)} kgf, ±${pullBand.toFixed(0)} %`;
   return {
     columns: [
-      { text: `At the bridge: ${anchor}. ${trimmed ? 'Tails are cut.' : 'Tails are still to be cut: mind their ends.'}`, width: '*' },
+      {
+        text: `At the bridge: ${anchor}; ${sayOff(card)}. ${trimmed ? 'Tails are cut.' : 'Tails are still to be cut: mind their ends.'}`,
+        width: '*',
+      },
       {
         width: 220,
         alignment: 'right',

@@ -63,6 +63,9 @@ export const changePassphrase: Handler<'changePassphrase'> = async (asked) => {
 export const listPeople: Handler<'listPeople'> = async ({ store }) =>
   (await store.getRepository(PersonRow).find({ order: { name: 'ASC' } })).map(toPerson);
 
+export const listNames: Handler<'listNames'> = ({ store }) =>
+  store.getRepository(PersonRow).find({ select: { id: true, name: true }, order: { name: 'ASC' } });
+
 export const addPerson: Handler<'addPerson'> = async ({ store, body }) => {
   const added = await insertPerson(store.manager, body);
   const people = store.getRepository(PersonRow);

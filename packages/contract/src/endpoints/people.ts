@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { uuid } from '../quantity/index.js';
 import { passphraseChange, personDraft, personSchema, preferencesChange, sessionSchema, signIn } from '../people/index.js';
 import { houseSchema, methodsChange } from '../register/index.js';
 import type { Endpoint } from './endpoint.js';
@@ -70,6 +71,15 @@ export const PEOPLE = {
     summary: 'People of the house',
     who: ['owner'],
     reply: z.array(personSchema),
+    status: 200,
+  },
+  listNames: {
+    method: 'GET',
+    path: '/api/people/names',
+    room: 'people',
+    summary: 'Who people of the house are, by name: the log is asked by person',
+    who: front,
+    reply: z.array(z.object({ id: uuid, name: z.string() })),
     status: 200,
   },
   addPerson: {

@@ -7,7 +7,7 @@ import { tensionFor } from '@gold-peg/craft/tension';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { nameTuning, retuneAsLogged } from '@gold-peg/craft/tuning';
 import { dueOf, type Wear } from '@gold-peg/craft/wear';
-import { asItCame, driftOf, foldWorksheet, passed, specOf, type Worksheet } from '@gold-peg/craft/worksheet';
+import { asItCame, driftOf, foldWorksheet, passed, specOf, type BenchEvent, type Worksheet } from '@gold-peg/craft/worksheet';
 import type { WorksheetFile } from '../jobs/index.js';
 import { pullOf } from '../pulls/index.js';
 import { ANCHOR_NAMES, geometrySchema, toInstrument } from '../register/index.js';
@@ -45,6 +45,8 @@ export interface HandOverCard {
   set: string;
   tuning: string;
   anchor: string;
+  /** Most strings that were off at the same time. */
+  offAtOnce: number;
   strings: readonly CardString[];
   /** Every string of the job passed Trim: its tail is cut. */
   trimmed: boolean;
@@ -116,6 +118,7 @@ export function handOverCard(file: WorksheetFile, technician: MethodChoices, now
     set: chosen.only === undefined ? chosen.name : `string ${chosen.only.join(', ')} of ${chosen.name}`,
     tuning: nameTuning(instrument.strings.map(({ note }) => note)),
     anchor: ANCHOR_NAMES[instrument.bridge.anchor],
+    offAtOnce: mostOff(sheet.standing),
     trimmed: passed(sheet, 'trim').every(Boolean),
     strings,
     pull: pulls.length === strings.length ? pulls.reduce((sum, each) => sum + each, 0) : null,
@@ -142,6 +145,17 @@ export function handOverCard(file: WorksheetFile, technician: MethodChoices, now
     notes: sheet.notes.map(({ payload }) => payload.text),
     due: dueAfter(file, { at, now, earlier, only: chosen.only, strings: chosen.strings }),
   };
+}
+
+/** How many strings were off together at most: that is how the neck and a loose bridge were kept. */
+function mostOff(events: readonly BenchEvent[]): number {
+  let [off, most] = [0, 0];
+  for (const { kind } of events) {
+    if (kind === 'string-off') off++;
+    else if (kind === 'wound' && off > 0) off--;
+    most = Math.max(most, off);
+  }
+  return most;
 }
 
 /** When the string that has to be tuned first began to bear pull. */
@@ -210,3 +224,7 @@ export function cardScale({ before, after }: CardMeasure): { from: number; to: n
   const step = high > 1 ? 1 : 0.2;
   return { from: Math.floor(low / step) * step, to: (Math.floor(high / step) + 1) * step };
 }
+
+/** 'one string at a time'. */
+export const sayOff = ({ offAtOnce, strings }: Pick<HandOverCard, 'offAtOnce' | 'strings'>): string =>
+  offAtOnce <= 1 ? 'one string at a time' : offAtOnce >= strings.length ? 'all strings off together' : `${offAtOnce} strings off at a time`;

@@ -23,6 +23,7 @@ export const setupSchema = z.object({
   fittedAt: z.string(),
   fittedBy: z.string(),
   remark: z.string(),
+  minutes: z.number().optional(),
   tuning: loggedTuning.optional(),
   scrapped: z.array(z.object({ string: z.int(), why: z.enum(SCRAP_REASONS) })).optional(),
   notes: z.array(z.string()),

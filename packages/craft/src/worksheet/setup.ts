@@ -4,6 +4,7 @@ import type { LoggedTuning, Measured, ScrapReason, SpringsLearnedPayload } from 
 import type { LoggedString } from './logged-string.js';
 import { asItCame, type Worksheet } from './fold.js';
 import { dropsOf } from './pitches.js';
+import { stageTimes } from './stage-times.js';
 
 /** A finished job as an instrument's passport remembers it. */
 export interface Setup {
@@ -15,6 +16,8 @@ export interface Setup {
   scrapped?: { string: number; why: ScrapReason }[] | undefined;
   fittedAt: string;
   remark: string;
+  /** Attended, all stages together; left out where nothing is known of it. */
+  minutes?: number | undefined;
   notes: string[];
   /** `asItCame`: with the strings that were on it before. */
   measurements: (Measured & { asItCame?: boolean | undefined })[];
@@ -52,6 +55,7 @@ export function setupOf(sheet: Worksheet, before: Setup | null = null): Setup | 
     scrapped: sheet.scrapped.map(({ string, payload }) => ({ string, why: payload.why })),
     fittedAt: sheet.handedOver.at,
     remark: sheet.handedOver.payload.remark,
+    ...minutesOf(sheet),
     notes: sheet.notes.map(({ payload }) => payload.text),
     measurements: sheet.measurements.map((event) => ({ ...event.payload, ...(asItCame(sheet, event) && { asItCame: true }) })),
     findings: sheet.findings.map(({ payload }) => payload),
@@ -60,6 +64,12 @@ export function setupOf(sheet: Worksheet, before: Setup | null = null): Setup | 
     sizes: Object.values(sheet.tools).flatMap(({ payload: { tool, sizeMm } }) => (sizeMm === null ? [] : [{ tool, sizeMm }])),
     strings: strings.flatMap((string, index) => (sheet.inJob[index] === false ? asBefore(before, index) : [fitted(sheet, string, index)])),
   };
+}
+
+/** To the tenth of a minute. */
+function minutesOf(sheet: Worksheet): Pick<Setup, 'minutes'> {
+  const minutes = stageTimes(sheet).reduce((sum, { ms }) => sum + ms, 0) / 60_000;
+  return minutes > 0 ? { minutes: Math.round(10 * minutes) / 10 } : {};
 }
 
 /** Springs stay as they were found until they are found otherwise, or others are hooked in. */

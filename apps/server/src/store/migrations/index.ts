@@ -11,4 +11,5 @@ export { LogSearch1764900000000 } from './1764900000000-log-search.js';
 export { Outbox1765000000000 } from './1765000000000-outbox.js';
 export { Archive1765100000000 } from './1765100000000-archive.js';
 export { Measured1765200000000 } from './1765200000000-measured.js';
+export { SetupMinutes1765400000000 } from './1765400000000-setup-minutes.js';
 export { Attachments1765300000000 } from './1765300000000-attachments.js';

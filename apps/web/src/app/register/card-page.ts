@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, resource }
 import { MatButtonModule } from '@angular/material/button';
 import { ENDPOINTS } from '@gold-peg/contract/endpoints';
 import type { WorksheetFile } from '@gold-peg/contract/jobs';
-import { drawHead, drawMoves, drawNeck, handOverCard, letterOf, type HandOverCard } from '@gold-peg/contract/papers';
+import { drawHead, drawMoves, drawNeck, handOverCard, letterOf, sayOff, type HandOverCard } from '@gold-peg/contract/papers';
 import { newtons } from '@gold-peg/craft/units';
 import { Measures, say } from '../preferences/measures';
 import { Api } from '../server/api';
@@ -64,6 +64,7 @@ export class CardPage {
   });
 
   protected readonly letterOf = letterOf;
+  protected readonly sayOff = sayOff;
   protected readonly sayPull = (pull: number | null): string => (pull === null ? '–' : say(this.measures.pull(newtons(pull))));
   protected readonly print = (): void => print();
 

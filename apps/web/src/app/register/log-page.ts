@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, resource } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
@@ -33,6 +33,9 @@ export class LogPage {
   protected readonly named = named;
   protected readonly passport = signal('');
   protected readonly kind = signal('');
+  protected readonly person = signal('');
+  private readonly names = resource({ loader: () => this.api.call('listNames', {}) });
+  protected readonly people = computed(() => (this.names.hasValue() ? this.names.value() : []));
   protected readonly from = signal('');
   protected readonly to = signal('');
   protected readonly lines = signal<readonly LogLine[] | null>(null);
@@ -46,6 +49,7 @@ export class LogPage {
     return {
       ...(/^\d+$/.test(this.passport().trim()) && { passport: Number(this.passport()) }),
       ...(this.kind() !== '' && { kind: this.kind() }),
+      ...(this.person() !== '' && { person: this.person() }),
       ...(from !== null && { from: from.toISOString() }),
       ...(to !== null && { to: to.toISOString() }),
     };

@@ -58,8 +58,11 @@ export class LifePicture {
       set: fits(setup.only === undefined ? setup.setName : `string ${setup.only.strings.join(', ')}`, room),
       by: fits(setup.fittedBy, room),
       bars: rounds.map((cents, nth) => ({ x: x + 8 + 7 * nth, height: Math.max(2, Math.min(BAR.px, (cents * BAR.px) / BAR.cents)) })),
-      rounds: rounds.length === 0 ? '' : `${rounds.length} rounds, ${rounds.map((cents) => cents.toFixed(0)).join(', ')} ¢`,
-      says: rounds.length === 0 || room < 90 ? '' : String(rounds.length),
+      rounds: [
+        ...(rounds.length === 0 ? [] : [`${rounds.length} rounds, ${rounds.map((cents) => cents.toFixed(0)).join(', ')} ¢`]),
+        ...(setup.minutes === undefined ? [] : [`${setup.minutes.toFixed(0)} min`]),
+      ].join('; '),
+      says: room < 90 ? '' : sayWork(rounds.length, setup.minutes ?? null, room),
     })),
   );
   protected readonly lanes = computed(() => {
@@ -150,3 +153,7 @@ function fits(label: string, room: number): string {
   if (label.length <= letters) return label;
   return letters < 6 ? '' : `${label.slice(0, letters - 1)}…`;
 }
+
+/** How many rounds it took to settle, and the minutes that somebody attended to it, as far as there is room. */
+const sayWork = (rounds: number, minutes: number | null, room: number): string =>
+  [...(rounds === 0 ? [] : [String(rounds)]), ...(minutes === null || room < 150 ? [] : [`${minutes.toFixed(0)} min`])].join(' · ');
