@@ -66,10 +66,17 @@ async function writeLines(
 ): Promise<void> {
   for (let after = 0, first = true; !response.destroyed; first = false) {
     const lines = await readLines(store, filter, { after, limit: BATCH });
-    if (lines.length > 0 && !response.write(write(lines, first))) await Promise.race([once(response, 'drain'), once(response, 'close')]);
+    if (lines.length > 0 && !response.write(write(lines, first))) await taken(response);
     if (lines.length < BATCH) break;
     after = lines.at(-1)?.seq ?? after;
   }
+}
+
+/** What was written is on its way, or nobody is there any more. Whoever is waited for in vain is let go: a long file would gather listeners. */
+async function taken(response: Response): Promise<void> {
+  const waiting = new AbortController();
+  const { signal } = waiting;
+  await Promise.race([once(response, 'drain', { signal }), once(response, 'close', { signal })]).finally(() => waiting.abort());
 }
 
 const asFile = (response: Response, type: string, name: string): void => {
