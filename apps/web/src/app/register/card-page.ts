@@ -65,6 +65,7 @@ export class CardPage {
 
   protected readonly letterOf = letterOf;
   protected readonly sayOff = sayOff;
+  protected readonly number = (passport: number): string => String(passport).padStart(4, '0');
   protected readonly sayPull = (pull: number | null): string => (pull === null ? '–' : say(this.measures.pull(newtons(pull))));
   protected readonly print = (): void => print();
 

@@ -156,4 +156,4 @@ function fits(label: string, room: number): string {
 
 /** How many rounds it took to settle, and the minutes that somebody attended to it, as far as there is room. */
 const sayWork = (rounds: number, minutes: number | null, room: number): string =>
-  [...(rounds === 0 ? [] : [String(rounds)]), ...(minutes === null || room < 150 ? [] : [`${minutes.toFixed(0)} min`])].join(' · ');
+  [...(rounds === 0 ? [] : [String(rounds)]), ...(minutes === null || room < 125 ? [] : [`${minutes.toFixed(0)} min`])].join(' · ');
