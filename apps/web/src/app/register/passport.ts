@@ -172,7 +172,7 @@ export class PassportPage {
       id: setup.jobId,
       when: DATE.format(new Date(setup.fittedAt)),
       setName: setup.only === undefined ? setup.setName : `string ${setup.only.strings.join(', ')}: ${setup.only.name}`,
-      by: setup.fittedBy,
+      by: setup.minutes === undefined ? setup.fittedBy : `${setup.fittedBy}, ${setup.minutes.toFixed(0)} min`,
       remark: [tuningOf(setup), setup.remark, ...setup.notes, foundOf(setup), lostOf(setup)].filter((text) => text !== '').join(' · '),
       pull: pull === null ? '–' : say(this.measures.pull(pull)),
     };
