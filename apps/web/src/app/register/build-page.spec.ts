@@ -64,7 +64,8 @@ describe('an instrument that is measured and made of its parts', () => {
     const before = posts();
     await page.type('String 1, along, mm', '160');
     expect(posts()[0]).toBeGreaterThan((before[0] ?? 0) + 10); // nearer to the nut, which lies to the right
-    expect(posts().slice(1)).toEqual(before.slice(1));
+    // a picture may be a little narrower meanwhile: the others stand to one another as before
+    expect(secondOf(posts().slice(1))).toBeCloseTo(secondOf(before.slice(1)), 9);
     await page.press('Keep it so');
     const geometry = fromInstrument(instrumentOf('bass-in-line'));
     expect(kept()?.version).toBe(3);
