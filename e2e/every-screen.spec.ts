@@ -21,6 +21,7 @@ const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] 
   ['a reminder', reminder],
   ['photos', (page) => page.getByRole('option', { name: 'photos' }).click()],
   ['a card on the screen', card],
+  ['an instrument that is here twice', twice],
   ['the outbox', (page) => page.goto('/register/outbox')],
   ['owners in and out', (page) => page.goto('/register/files')],
   ['the log', wholeLog],
@@ -87,6 +88,13 @@ async function card(page: Page): Promise<void> {
   const path = await page.getByRole('link', { name: 'last card' }).getAttribute('href');
   await page.goto(`/card/${/jobs\/([^/]+)/.exec(path ?? '')?.[1] ?? ''}`);
   await page.getByRole('article', { name: 'Hand-over card' }).waitFor();
+}
+
+async function twice(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Register', exact: true }).click();
+  await page.getByRole('link', { name: /Brindle six, tar black/ }).click();
+  await page.getByRole('button', { name: /^it is here twice/ }).click();
+  await page.getByLabel('It is the same as').waitFor();
 }
 
 async function reminder(page: Page): Promise<void> {

@@ -92,3 +92,49 @@ test('an instrument is made of parts, a copy of another, and gets photos; a draw
   await page.getByRole('button', { name: 'Take away how the clamps lay' }).click();
   await expect(page.getByText(/^No photo yet/)).toBeVisible();
 });
+
+test('an instrument that was taken into the register twice becomes one, and owners who are one as well', async ({ page, workshop }) => {
+  await signIn(page, workshop);
+  await page.goto(`${workshop.address}/register/new`);
+  await page.getByLabel('Name', { exact: true }).fill('Brindle six, sand');
+  await page.getByLabel('or a copy of one in the register').fill('dune');
+  await page.getByRole('option', { name: 'Brindle six, dune' }).click();
+  await page.getByLabel('Owner').fill('Jessamy Roake');
+  await page.getByRole('button', { name: 'Add to the register' }).click();
+  await expect(page.getByRole('heading', { name: 'Brindle six, sand' })).toBeVisible();
+  const address = page.url();
+  const photo = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
+  await page.getByRole('option', { name: 'photos' }).click();
+  await page.getByLabel('What it shows').fill('a chip at the pocket');
+  await page.locator('peg-file-button input').setInputFiles({ name: 'chip.png', mimeType: 'image/png', buffer: photo });
+  await expect(page.getByRole('img', { name: 'a chip at the pocket' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'it is here twice …' }).click();
+  const both = page.getByRole('button', { name: 'put both together' });
+  await page.getByLabel('It is the same as').fill('Longshore four');
+  await page
+    .getByRole('option', { name: /Longshore four/ })
+    .first()
+    .click();
+  await expect(page.getByText(/has 4 strings, and this one 6: it is another instrument/)).toBeVisible();
+  await expect(both).toBeDisabled();
+  await page.getByLabel('It is the same as').fill('dune');
+  await page.getByRole('option', { name: 'Brindle six, dune' }).click();
+  await expect(page.getByText(/^Brindle six, dune, passport \d+, keeps its 0 setups, photos .* This has no way back\.$/)).toBeVisible();
+  await both.click();
+  await expect(page.getByRole('heading', { name: 'Brindle six, dune' })).toBeVisible();
+  await page.getByRole('option', { name: 'photos' }).click();
+  await expect(page.getByRole('img', { name: 'a chip at the pocket' })).toBeVisible();
+  await page.goto(address);
+  await expect(page.getByText(/^It is passport \d+ now\.$/)).toBeVisible();
+
+  await page.getByRole('link', { name: 'Register', exact: true }).click();
+  await page.getByLabel('Find').fill('Jessamy');
+  await page.getByRole('button', { name: 'Change Jessamy Roake' }).click();
+  await page.getByRole('button', { name: 'is in the register twice …' }).click();
+  await page.getByRole('menuitem', { name: /^is Jessamy Roke,/ }).click();
+  await expect(page.getByText(/of Jessamy Roake goes to Jessamy Roke, and Jessamy Roake leaves the register/)).toBeVisible();
+  await page.getByRole('button', { name: 'put both together' }).click();
+  await expect(page.getByText('Jessamy Roake and Jessamy Roke are one now.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Change Jessamy Roake' })).toBeHidden();
+});

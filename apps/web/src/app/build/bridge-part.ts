@@ -1,24 +1,25 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { MatCheckboxModule } from '@angular/material/checkbox';
-import { MatInputModule } from '@angular/material/input';
-import { MatSelectModule } from '@angular/material/select';
-import { ANCHOR_NAMES, FINISH_NAMES, WOOD_NAMES, type Geometry } from '@gold-peg/contract/register';
+import { ANCHOR_NAMES, FINISH_NAMES, WOOD_NAMES } from '@gold-peg/contract/register';
 import { prepareBridge } from '@gold-peg/craft/bench-run';
 import { advise } from '@gold-peg/craft/findings';
 import { ANCHORS, TIE_HOLES, tieHoleCount, TOP_FINISHES, WOODS, type AnchorKind, type Measure } from '@gold-peg/craft/instrument';
 import { withAnchor } from '@gold-peg/craft/reshape';
-import { NumberField } from '../ui/number-field';
 import { GeometryDraft } from './draft';
+import { DraftChoice } from './draft-choice';
+import { DraftFieldInput } from './draft-field';
+import { DraftTick } from './draft-tick';
+import { HUNDREDTHS } from './draft-ways';
 
 /** The bridge and what it stands on: how strings are held, and what the top and the board are made of. */
 @Component({
   selector: 'peg-bridge-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatCheckboxModule, MatInputModule, MatSelectModule, NumberField],
+  imports: [DraftChoice, DraftFieldInput, DraftTick],
   templateUrl: './bridge-part.html',
   styleUrl: './part.scss',
 })
 export class BridgePart {
+  protected readonly HUNDREDTHS = HUNDREDTHS;
   protected readonly draft = inject(GeometryDraft);
   protected readonly finishes = TOP_FINISHES.map((value) => ({ value, name: FINISH_NAMES[value] }));
   protected readonly woods = WOODS.map((value) => ({ value, name: WOOD_NAMES[value] }));
@@ -41,26 +42,9 @@ export class BridgePart {
     return wood === null ? null : advise({ what: 'board-dry', severity: 'watch', wood }).says;
   });
 
-  protected hold(anchor: AnchorKind): void {
-    this.draft.reshape((instrument) => withAnchor(instrument, anchor), BEHIND);
-  }
-
-  protected change(change: Partial<Geometry['bridge']>, measure: Measure | null = null): void {
-    this.draft.edit((geometry) => ({ ...geometry, bridge: { ...geometry.bridge, ...change } }), measure);
-  }
-
-  protected screw(change: Partial<NonNullable<Geometry['screwTunerMm']>>): void {
-    this.draft.edit((geometry) => ({
-      ...geometry,
-      screwTunerMm: geometry.screwTunerMm === null ? null : { ...geometry.screwTunerMm, ...change },
-    }));
-  }
-
-  protected look(change: Partial<Pick<Geometry, 'top' | 'board'>>): void {
-    this.draft.edit((geometry) => ({ ...geometry, ...change }));
-  }
-
-  protected readonly typed = (value: number | null): number => value ?? Number.NaN;
+  protected readonly hold = (anchor: unknown): void => {
+    this.draft.reshape((instrument) => withAnchor(instrument, anchor as AnchorKind), BEHIND);
+  };
 }
 
 const BEHIND: readonly Measure[] = ['behind-saddle'];

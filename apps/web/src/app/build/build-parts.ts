@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, inject, input, linkedSignal } from '@angular/core';
+import type { AbstractControl } from '@angular/forms';
+import { ErrorStateMatcher } from '@angular/material/core';
 import { OneOf } from '../ui/one-of';
 import { BridgePart } from './bridge-part';
 import { GeometryDraft } from './draft';
+import { DraftForm } from './draft-form';
 import { HeadPart } from './head-part';
 import { PostsPart } from './posts-part';
 import { StringsPart } from './strings-part';
@@ -19,6 +22,11 @@ export type Part = (typeof PARTS)[number]['value'];
   selector: 'peg-build-parts',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [BridgePart, HeadPart, OneOf, PostsPart, StringsPart],
+  // what cannot be together is said at once, also at a field that nobody touched
+  providers: [
+    DraftForm,
+    { provide: ErrorStateMatcher, useValue: { isErrorState: (control: AbstractControl | null) => control?.invalid === true } },
+  ],
   template: `
     <peg-one-of about="Part of the instrument" [choices]="PARTS" [value]="part()" (picked)="part.set($event)" />
     @switch (part()) {
@@ -38,8 +46,8 @@ export type Part = (typeof PARTS)[number]['value'];
     @if (draft.faults(); as faults) {
       @if (faults.length > 0) {
         <div role="alert">
-          @for (fault of faults; track fault) {
-            <p class="fault">{{ fault }}</p>
+          @for (fault of faults; track $index) {
+            <p class="fault">{{ fault.words }}</p>
           }
         </div>
       }

@@ -30,9 +30,12 @@ export class GeometryDraft {
     return sound === null ? null : pictureOf(toInstrument(sound), PICTURE_PX);
   });
   readonly changed = computed(() => this.geometry() !== this.begun());
+  /** What cannot be: the field, what is wrong with it, and both in a sentence. */
   readonly faults = computed(() => {
     const read = geometrySchema.safeParse(this.geometry());
-    return read.success ? [] : issueFields(read.error).map(({ path, says }) => `${inWords(path)} ${says}`);
+    return read.success
+      ? []
+      : issueFields(read.error).map(({ path, says }) => ({ at: path.join('.'), says, words: `${inWords(path)} ${says}` }));
   });
   /** Which number each measure that nobody took would sharpen, with the set that fits its nut. */
   readonly sharpens = computed(() => {

@@ -1,25 +1,37 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { LAYOUT_NAMES, toInstrument, type Geometry } from '@gold-peg/contract/register';
-import { HEADSTOCK_LAYOUTS, OF_THE_HEAD, type Hand, type HeadstockLayout, type Measure } from '@gold-peg/craft/instrument';
+import { HEADSTOCK_LAYOUTS, OF_THE_HEAD, type HeadstockLayout, type Measure } from '@gold-peg/craft/instrument';
 import { headOf, pegsOnHead, withAnchor, withHead } from '@gold-peg/craft/reshape';
-import { NumberField } from '../ui/number-field';
 import { GeometryDraft } from './draft';
+import { DraftChoice } from './draft-choice';
+import { DraftFieldInput } from './draft-field';
+import { STRING_NUMBERS, TENTHS } from './draft-ways';
 
 type Tree = Geometry['trees'][number];
+
+const TREE_FIELDS = [
+  { key: 'alongMm', says: 'at', label: 'from the nut, mm', way: TENTHS },
+  { key: 'dropMm', says: 'drop', label: 'drop, mm', way: TENTHS },
+  { key: 'strings', says: 'strings', label: 'strings under it', way: STRING_NUMBERS },
+] as const;
 
 /** The head: its layout, how many posts stand on either side, its angle, trees and bars. */
 @Component({
   selector: 'peg-head-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatInputModule, MatSelectModule, NumberField],
+  imports: [DraftChoice, DraftFieldInput, MatButtonModule, MatSelectModule],
   templateUrl: './head-part.html',
   styleUrl: './part.scss',
 })
 export class HeadPart {
-  protected readonly layouts = HEADSTOCK_LAYOUTS.map((layout) => ({ layout, name: LAYOUT_NAMES[layout] }));
+  protected readonly layouts = HEADSTOCK_LAYOUTS.map((value) => ({ value, name: LAYOUT_NAMES[value] }));
+  protected readonly hands = [
+    { value: 'right', name: 'right-handed' },
+    { value: 'left', name: 'left-handed' },
+  ];
+  protected readonly treeFields = TREE_FIELDS;
   protected readonly draft = inject(GeometryDraft);
   private readonly instrument = computed(() => {
     const sound = this.draft.sound();
@@ -44,7 +56,8 @@ export class HeadPart {
     return instrument === null ? 0 : headOf(instrument).treble;
   });
 
-  protected layOut(layout: HeadstockLayout): void {
+  protected readonly layOut = (chosen: unknown): void => {
+    const layout = chosen as HeadstockLayout;
     this.draft.reshape((instrument) => {
       const { treble, layout: before } = headOf(instrument);
       const count = pegsOnHead(instrument);
@@ -54,40 +67,11 @@ export class HeadPart {
       // its bridge belongs to it: strings that are clamped at the head are tuned at the bridge
       return withAnchor(head, layout === 'headless' ? 'headless' : 'top-load');
     }, OF_THE_HEAD);
-  }
+  };
 
   protected share(treble: number): void {
     this.draft.reshape((instrument) => withHead(instrument, { ...headOf(instrument), treble }), OF_POSTS);
   }
-
-  protected turnOver(hand: Hand): void {
-    this.draft.edit((geometry) => ({ ...geometry, hand }));
-  }
-
-  protected changeHead(change: Partial<Geometry['headstock']>, measure: Measure): void {
-    this.draft.edit((geometry) => ({ ...geometry, headstock: { ...geometry.headstock, ...change } }), measure);
-  }
-
-  protected change(change: Partial<Pick<Geometry, 'nutWidthMm' | 'gearRatio'>>, measure: Measure): void {
-    this.draft.edit((geometry) => ({ ...geometry, ...change }), measure);
-  }
-
-  protected changeTree(index: number, change: Partial<Tree>): void {
-    this.draft.edit(
-      (geometry) => ({ ...geometry, trees: geometry.trees.map((tree, at) => (at === index ? { ...tree, ...change } : tree)) }),
-      'trees',
-    );
-  }
-
-  protected setTreeStrings(index: number, typed: string): void {
-    const strings = typed
-      .split(/[\s,]+/)
-      .filter((part) => part !== '')
-      .map((part) => Number(part) - 1);
-    this.changeTree(index, { strings });
-  }
-
-  protected stringsUnder = ({ strings }: Tree): string => strings.map((index) => index + 1).join(' ');
 
   protected addTree(kind: Tree['kind']): void {
     const count = this.draft.geometry()?.strings.length ?? 0;
@@ -100,9 +84,6 @@ export class HeadPart {
   protected removeTree(index: number): void {
     this.draft.edit((geometry) => ({ ...geometry, trees: geometry.trees.filter((_, at) => at !== index) }));
   }
-
-  /** What is no number stays so, and is refused in words; the drawing keeps to the last that was one. */
-  protected readonly typed = (value: number | null): number => value ?? Number.NaN;
 }
 
 const OF_POSTS: readonly Measure[] = ['posts'];

@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatInputModule } from '@angular/material/input';
-import { MatSelectModule } from '@angular/material/select';
 import { fromInstrument, POST_NAMES, toInstrument } from '@gold-peg/contract/register';
 import { measuredRow, POST_STYLES, withMeasuredPosts, type Measure, type PostStyle, type Side } from '@gold-peg/craft/instrument';
 import { withPostStyle } from '@gold-peg/craft/reshape';
 import { fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
 import { degrees } from '../preferences/measures';
-import { NumberField } from '../ui/number-field';
 import { GeometryDraft } from './draft';
+import { DraftChoice } from './draft-choice';
+import { DraftFieldInput } from './draft-field';
 
 const SIDES = [
   { side: 'bass', name: 'bass side' },
@@ -16,13 +16,12 @@ const SIDES = [
 
 /** What is measured of each post. */
 const COLUMNS = [
-  { key: 'alongMm', head: 'along', label: 'along', step: 0.5, measure: 'posts' },
+  { key: 'alongMm', head: 'along, mm', label: 'along', step: 0.5, measure: 'posts' },
   { key: 'sidewaysMm', head: 'sideways', label: 'sideways', step: 0.5, measure: 'posts' },
   { key: 'diameterMm', head: 'diameter', label: 'diameter', step: 0.1, measure: 'thickness' },
   { key: 'holeHeightMm', head: 'hole', label: 'hole above the face', step: 0.5, measure: 'holes' },
   { key: 'holeDepthMm', head: 'deep', label: 'depth', step: 0.5, measure: 'holes' },
 ] as const;
-type Column = (typeof COLUMNS)[number];
 
 const ROW_NAMES = {
   nutToFirst: 'nut to first post',
@@ -36,21 +35,21 @@ type RowKey = keyof typeof ROW_NAMES;
 @Component({
   selector: 'peg-posts-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatInputModule, MatSelectModule, NumberField],
+  imports: [DraftChoice, DraftFieldInput, MatInputModule],
   templateUrl: './posts-part.html',
   styleUrl: './part.scss',
 })
 export class PostsPart {
   /** Only some posts are bored down the middle. */
   protected readonly columns = computed(() =>
-    COLUMNS.filter(({ key }) => key !== 'holeDepthMm' || this.posts().some(({ values }) => values.holeDepthMm !== null)),
+    COLUMNS.filter(({ key }) => key !== 'holeDepthMm' || this.posts().some(({ bored }) => bored)),
   );
   protected readonly rowNames = ROW_NAMES;
   protected readonly draft = inject(GeometryDraft);
   /** Rollers and clamps come with the layout of their head. */
   protected readonly styles = computed(() => {
     const layout = this.draft.geometry()?.headstock.layout;
-    const of = (style: PostStyle) => ({ style, name: POST_NAMES[style] });
+    const of = (value: PostStyle) => ({ value, name: POST_NAMES[value].replace(/ posts$/, '') });
     if (layout === 'slotted') return [of('roller')];
     if (layout === 'headless') return [of('clamp')];
     return POST_STYLES.filter((style) => style !== 'roller' && style !== 'clamp').map(of);
@@ -62,15 +61,8 @@ export class PostsPart {
         index,
         number: index + 1,
         note,
-        style: post.style,
-        // typical figures are often thirds: what is shown is what a rule can show, what is kept stays exact until it is typed over
-        values: {
-          alongMm: tenth(post.alongMm),
-          sidewaysMm: tenth(post.sidewaysMm),
-          diameterMm: tenth(post.diameterMm),
-          holeHeightMm: tenth(post.holeHeightMm),
-          holeDepthMm: post.style === 'slotted' || post.style === 'clamp' ? post.holeDepthMm : null,
-        },
+        bored: post.style === 'slotted' || post.style === 'clamp',
+        restyle: (style: unknown) => this.restyle(index, style as PostStyle),
         gives:
           plan?.kind === 'post'
             ? `${Math.abs(plan.wind.turns) < 0.05 ? '0.0' : plan.wind.turns.toFixed(1).replace('-', '−')}, ${plan.nut === null ? '–' : degrees(plan.nut.vertical)}`
@@ -88,14 +80,6 @@ export class PostsPart {
     });
   });
 
-  protected change(index: number, { key, measure }: Column, mm: number | null): void {
-    this.draft.editPost(index, { [key]: mm ?? Number.NaN }, measure);
-  }
-
-  protected restyle(index: number, style: PostStyle): void {
-    this.draft.reshape((instrument) => withPostStyle(instrument, style, index), OF_STYLE);
-  }
-
   protected setRow(side: Side, key: RowKey, mm: number): void {
     const geometry = this.draft.sound();
     if (geometry === null || Number.isNaN(mm)) return;
@@ -106,9 +90,12 @@ export class PostsPart {
     this.draft.edit((now) => ({ ...now, strings }), 'posts');
     this.draft.settle();
   }
+
+  private restyle(index: number, style: PostStyle): void {
+    this.draft.reshape((instrument) => withPostStyle(instrument, style, index), OF_STYLE);
+  }
 }
 
 const KEYS = Object.keys(ROW_NAMES) as RowKey[];
 /** What another style of post is not known by any more. */
 const OF_STYLE: readonly Measure[] = ['thickness', 'holes'];
-const tenth = (mm: number) => Math.round(mm * 10) / 10;

@@ -1,18 +1,33 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
-import { MatSelectModule } from '@angular/material/select';
 import type { Geometry } from '@gold-peg/contract/register';
 import { courseSizes, MOST_STRINGS, withCourses } from '@gold-peg/craft/reshape';
-import { FAMILIES, type Family } from '@gold-peg/craft/strings';
-import { NumberField } from '../ui/number-field';
+import { FAMILIES } from '@gold-peg/craft/strings';
 import { GeometryDraft } from './draft';
+import { DraftChoice } from './draft-choice';
+import { DraftFieldInput } from './draft-field';
+import { HUNDREDTHS, NOTE, TENTHS } from './draft-ways';
+
+/** What is told of each string, beside its note. */
+const COLUMNS = [
+  { key: 'scaleMm', head: 'scale, mm', label: 'Scale of string N, mm', step: 0.5, way: HUNDREDTHS, measure: 'scale' },
+  {
+    key: 'slotSidewaysMm',
+    head: 'slot from the centre, mm',
+    label: 'Slot of string N from the centre, mm',
+    step: 0.1,
+    way: TENTHS,
+    measure: 'nut',
+  },
+  { key: 'slotWidthMm', head: 'slot wide, mm', label: 'Slot of string N, width, mm', step: 0.01, way: HUNDREDTHS, measure: 'slots' },
+] as const;
 
 /** Strings: how many, in which courses, to which note, at which scale, and where the nut has its slots. */
 @Component({
   selector: 'peg-strings-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatInputModule, MatSelectModule, NumberField],
+  imports: [DraftChoice, DraftFieldInput, MatButtonModule, MatInputModule],
   templateUrl: './strings-part.html',
   styleUrl: './part.scss',
 })
@@ -20,23 +35,22 @@ export class StringsPart {
   /** Work was done on it: its log speaks of so many strings. */
   readonly fixed = input(false);
 
-  protected readonly families = FAMILIES;
+  protected readonly families = FAMILIES.map((value) => ({ value, name: value }));
+  protected readonly columns = COLUMNS;
+  protected readonly NOTE = NOTE;
   protected readonly draft = inject(GeometryDraft);
   private readonly sizes = computed(() => courseSizes({ strings: this.draft.sound()?.strings ?? [] }));
   private readonly count = computed(() => this.sizes().reduce((sum, size) => sum + size, 0));
   protected readonly mayGrow = computed(() => this.count() < MOST_STRINGS);
   protected readonly mayShrink = computed(() => this.sizes().length > 1);
   protected readonly rows = computed(() =>
-    (this.draft.geometry()?.strings ?? []).map(({ note, course, scaleMm, slotSidewaysMm, slotWidthMm }, index, all) => ({
+    (this.draft.geometry()?.strings ?? []).map(({ course }, index, all) => ({
       index,
       number: index + 1,
       course,
-      note,
       begins: all[index - 1]?.course !== course,
       double: all.filter((each) => each.course === course).length > 1,
-      scaleMm: hundredth(scaleMm),
-      slotSidewaysMm: tenth(slotSidewaysMm),
-      slotWidthMm: hundredth(slotWidthMm),
+      retune: (note: unknown) => this.retune(index, String(note)),
     })),
   );
 
@@ -47,24 +61,6 @@ export class StringsPart {
 
   protected double(course: number, isDouble: boolean): void {
     this.resize(this.sizes().with(course - 1, isDouble ? 2 : 1));
-  }
-
-  protected join(family: Family): void {
-    this.draft.edit((geometry) => ({ ...geometry, family }));
-  }
-
-  protected retune(index: number, typed: string): void {
-    this.draft.editString(index, () => ({
-      note: typed
-        .trim()
-        .replace('#', '♯')
-        .replace(/(?<=^[A-G])b/, '♭'),
-      frequencyHz: null,
-    }));
-  }
-
-  protected change(index: number, key: 'scaleMm' | 'slotSidewaysMm' | 'slotWidthMm', mm: number | null): void {
-    this.draft.editString(index, () => ({ [key]: mm ?? Number.NaN }), MEASURE_OF[key]);
   }
 
   /** One scale for all: strings of other lengths keep their proportion to the longest. */
@@ -82,12 +78,14 @@ export class StringsPart {
     return strings.length === 0 ? null : hundredth(Math.max(...strings.map(({ scaleMm }) => scaleMm)));
   });
 
+  private retune(index: number, note: string): void {
+    this.draft.editString(index, () => ({ note, frequencyHz: null }));
+  }
+
   private resize(sizes: readonly number[]): void {
     if (sizes.reduce((sum, size) => sum + size, 0) > MOST_STRINGS) return;
     this.draft.reshape((instrument) => withCourses(instrument, sizes), ['nut', 'slots', 'posts']);
   }
 }
 
-const MEASURE_OF = { scaleMm: 'scale', slotSidewaysMm: 'nut', slotWidthMm: 'slots' } as const;
-const tenth = (mm: number) => Math.round(mm * 10) / 10;
 const hundredth = (mm: number) => Math.round(mm * 100) / 100;

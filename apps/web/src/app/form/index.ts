@@ -1,2 +1,2 @@
-export { heldTo } from './held-to';
+export { heldTo, SAYS } from './held-to';
 export { readForm, sayRefusal } from './refused';

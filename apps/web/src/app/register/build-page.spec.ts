@@ -81,9 +81,13 @@ describe('an instrument that is measured and made of its parts', () => {
     expect(page.alert()).toContain('String 3, from the nut, would put it into the post of string 2');
     expect(secondOf(posts())).toBeCloseTo(before, 9);
     expect(page.button('Keep it so').disabled).toBe(true);
+    // said at its field as well, and at no other
+    expect(page.field('String 3, along, mm').getAttribute('aria-invalid')).toBe('true');
+    expect(page.field('String 2, along, mm').getAttribute('aria-invalid')).toBe('false');
     await page.press('as it was');
     expect(page.alert()).toBe('');
     expect(page.field('String 3, along, mm').value).toBe('97');
+    expect(page.field('String 3, along, mm').getAttribute('aria-invalid')).toBe('false');
   });
 
   it('adds a retainer bar over all strings, and takes a tree away', async () => {

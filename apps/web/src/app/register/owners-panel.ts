@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
@@ -32,6 +32,8 @@ export class OwnersPanel {
   private readonly wayBack = inject(WayBack);
   /** The owner being changed, as it was read, and what is typed. */
   protected readonly editing = signal<Owner | null>(null);
+  /** Who the owner in hand is as well, asked once more before both are one. */
+  protected readonly twin = linkedSignal<Owner | null, Owner | null>({ source: () => this.editing(), computation: () => null });
   protected readonly form = inject(NonNullableFormBuilder).group({
     name: ['', heldTo(ownerDraft.shape.name)],
     contact: ['', heldTo(ownerDraft.shape.contact)],
