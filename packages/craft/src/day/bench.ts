@@ -96,11 +96,12 @@ function leftOf({ people, now, done, started, pinned }: Rack, job: Job, last: Mi
   const can = people.flatMap((person, index) => (person.can.includes(job.kind) ? [index] : []));
   const all = free.reduce((sum, { minutes }) => sum + minutes, 0);
   const tardiness = job.weight * Math.max(0, last + all - job.due);
+  const flow = free.reduce((sum, { pin, minutes }) => sum + (pin === null ? 0 : pin.start + minutes), 0);
   const longest = (minutes: Minute) =>
     people.some(({ windows }, index) => can.includes(index) && windows.some(([a, b]) => b - a >= minutes));
   const tooLong = free.some(({ minutes, pin }) => pin === null && !longest(minutes));
   const never = free.length === 0 ? null : can.length === 0 ? 'nobody-can' : tooLong ? 'too-long' : null;
-  return { job, from, free: withLimits(free), hand, can, never, leftOut: { late: job.weight, tardiness, flow: 0 } };
+  return { job, from, free: withLimits(free), hand, can, never, leftOut: { late: job.weight, tardiness, flow } };
 }
 
 /** What comes before a pin has to be over in time for it. */

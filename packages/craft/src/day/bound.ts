@@ -1,4 +1,4 @@
-import { costOf, type Bench } from './bench.js';
+import type { Bench } from './bench.js';
 import { Calendar } from './calendar.js';
 
 /**
@@ -8,8 +8,8 @@ import { Calendar } from './calendar.js';
 export function leastLate(bench: Bench): number {
   const alone = new Calendar(bench);
   const isLost = bench.left.map((left, job) => {
-    const spots = alone.bestFor(job);
-    return spots === null ? left.free.length > 0 || left.never !== null : costOf(left, spots.at(-1)?.end ?? left.from).late > 0;
+    const lying = alone.bestFor(job);
+    return lying === null ? left.free.length > 0 || left.never !== null : lying.late > 0;
   });
   const lost = bench.left.reduce((sum, { job }, nth) => sum + (isLost[nth] === true ? job.weight : 0), 0);
   const dues = [...new Set(bench.left.map(({ job }) => job.due))];

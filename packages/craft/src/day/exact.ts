@@ -29,7 +29,7 @@ export interface Exact {
 export function searchAll(bench: Bench, begun: Calendar, goesOn: () => boolean): Exact {
   const { left, gaps } = bench;
   const empty = new Calendar(bench);
-  let best = { spots: [...begun.spots], objective: begun.objective() };
+  let best = { spots: left.map((_, job) => begun.spotsOf(job)), objective: begun.objective() };
   const placed: Spot[][] = left.map(() => []);
   const seen = new Map<string, State[]>();
   let finished = true;

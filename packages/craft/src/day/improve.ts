@@ -1,17 +1,28 @@
 import type { Bench } from './bench.js';
 import { Calendar } from './calendar.js';
-import { compare } from './model.js';
+import { compare, type Objective } from './model.js';
 
 type Chance = () => number;
 
 /** Jobs put in one after the other, each whole and as early as it fits. */
 export function inOrder(bench: Bench, order: readonly number[]): Calendar {
   const calendar = new Calendar(bench);
-  for (const job of order) {
-    const spots = calendar.bestFor(job);
-    if (spots !== null) calendar.take(job, spots);
-  }
+  putIn(calendar, order);
   return calendar;
+}
+
+/** Those that would be late give way to all others, and come last. */
+function putIn(calendar: Calendar, order: readonly number[]): void {
+  const late: number[] = [];
+  for (const job of order) {
+    const lying = calendar.bestFor(job);
+    if (lying !== null && lying.late === 0) calendar.take(job, lying);
+    else late.push(job);
+  }
+  for (const job of late) {
+    const lying = calendar.bestFor(job);
+    if (lying !== null) calendar.take(job, lying);
+  }
 }
 
 /** Orders by simple rules: what is due first, what has least slack, what weighs most for its minutes, what is ready first. */
@@ -30,76 +41,148 @@ export function byRules({ left }: Bench): number[][] {
   ];
 }
 
-/** So large a share of the jobs is taken out at most, and at least so many. */
-const MOST_OUT = 0.25;
+/** So many jobs are taken out at once. */
 const LEAST_OUT = 2;
+const MOST_OUT = 10;
+/** How free the search is at first, and at the end: what a try may lose. */
+interface Heat {
+  warm: number;
+  cold: number;
+}
+/** While promises are kept: weights of jobs. */
+const OF_PROMISES: Heat = { warm: 0.3, cold: 0.06 };
+/** While all is drawn earlier: minutes of lateness. */
+const OF_MINUTES: Heat = { warm: 1000, cold: 40 };
+/** So large a share of the time is spent on promises alone. */
+const SHARE_OF_PROMISES = 0.7;
+/** Minutes of lateness that a unit of weight is worth while all is drawn earlier. */
+const WORTH = 10_000;
+/** A minute of flow, in minutes of lateness. */
+const OF_FLOW = 0.02;
 
 /**
- * Takes a few jobs out and puts them in again, in another order, over and over; what is as good or better is gone on with, and now and then what is a little worse. After each try all is drawn together: put in
- * anew in the order of starts. `goesOn` says whether there is time for one more try. Returns the best.
+ * Takes a few jobs out and puts them in again, in another order, over and over: first for the promises alone, with all that would be late left out, then for the minutes of the late ones and the ends of all. What is
+ * better is gone on with, and what is worse the more rarely the worse it is and the longer it goes on. `spent` says which share of the time is over, 1 and more when all of it is. Returns the best.
  */
 export function improve(
   bench: Bench,
   begun: Calendar,
   chance: Chance,
-  goesOn: () => boolean,
+  spent: () => number,
   better: (best: Calendar) => void = () => undefined,
 ): Calendar {
-  let now = begun;
+  const jobs = bench.left.flatMap(({ never, free }, job) => (never === null && free.length > 0 ? [job] : []));
+  if (jobs.length < 2) return begun;
   let best = begun;
-  const count = bench.left.length;
-  for (let nth = 0; goesOn(); nth++) {
-    const size = Math.min(count, LEAST_OUT + Math.floor(chance() * Math.max(1, MOST_OUT * count)));
-    const out = choose(bench, now, size, chance);
-    const tried = now.copy();
-    for (const job of out) tried.giveBack(job);
-    for (const job of shuffled(bench, out, chance)) {
-      const spots = tried.bestFor(job);
-      if (spots !== null) tried.take(job, spots);
-    }
-    const drawn = nth % 4 === 0 ? inOrder(bench, byStart(bench, tried)) : tried;
-    const candidate = compare(drawn.objective(), tried.objective()) <= 0 ? drawn : tried;
-    const [has, had] = [candidate.objective(), now.objective()];
-    if (compare(has, had) <= 0 || (has.late === had.late && chance() < Math.exp(-(has.tardiness - had.tardiness + 1) / 50) / 4))
-      now = candidate;
-    if (compare(has, best.objective()) < 0) {
-      best = candidate;
-      better(best);
-    }
-    if (nth % 200 === 199) now = best;
-  }
+  const note = (found: Calendar) => {
+    if (compare(found.objective(), best.objective()) >= 0) return;
+    best = found.copy();
+    better(best);
+  };
+  const whole = (promised: Calendar) => {
+    const all = promised.copy();
+    putIn(
+      all,
+      leftOutOf(all, jobs).sort((a, b) => (bench.left[a]?.job.due ?? 0) - (bench.left[b]?.job.due ?? 0)),
+    );
+    return all;
+  };
+  const promised = begun.copy();
+  for (const job of jobs) if (promised.endOf(job) > (bench.left[job]?.job.due ?? 0)) promised.giveBack(job);
+  search({
+    ...{ bench, calendar: promised, jobs, chance, heat: OF_PROMISES },
+    spent: () => spent() / SHARE_OF_PROMISES,
+    loss: ({ late }) => late,
+    putIn: putInTime,
+    found: (calendar) => note(whole(calendar)),
+  });
+  const calendar = best.copy();
+  search({
+    ...{ bench, calendar, jobs, chance, heat: OF_MINUTES, putIn },
+    spent: () => (spent() - SHARE_OF_PROMISES) / (1 - SHARE_OF_PROMISES),
+    loss: ({ late, tardiness, flow }) => WORTH * late + tardiness + OF_FLOW * flow,
+    found: note,
+  });
   return best;
 }
 
-/** Jobs in the order in which they begin; those that are left out last. */
-function byStart({ left }: Bench, { spots }: Calendar): number[] {
-  const begins = (job: number) => spots[job]?.[0]?.start ?? Infinity;
-  return left.map((_, job) => job).sort((a, b) => begins(a) - begins(b) || a - b);
+const leftOutOf = (calendar: Calendar, jobs: readonly number[]) => jobs.filter((job) => calendar.spotsOf(job) === null);
+
+interface Search {
+  bench: Bench;
+  /** Where it begins; it is changed. */
+  calendar: Calendar;
+  jobs: readonly number[];
+  chance: Chance;
+  heat: Heat;
+  spent: () => number;
+  loss: (objective: Objective) => number;
+  putIn: (calendar: Calendar, order: readonly number[]) => void;
+  /** Told of each that is the best so far. */
+  found: (calendar: Calendar) => void;
 }
 
-/** Half the time jobs that are near one another in time, half the time any; those that are late or left out gladly. */
-function choose({ left }: Bench, { spots }: Calendar, size: number, chance: Chance): number[] {
-  const jobs = left.flatMap(({ never, free }, job) => (never === null && free.length > 0 ? [job] : []));
-  const isLate = (job: number) => (spots[job]?.at(-1)?.end ?? Infinity) > (left[job]?.job.due ?? 0);
-  const seed = pick(jobs.filter(isLate), chance) ?? pick(jobs, chance);
-  if (seed === undefined) return [];
-  const at = spots[seed]?.[0]?.start ?? left[seed]?.job.due ?? 0;
-  const near = chance() < 0.5;
-  const ranked = jobs
-    .filter((job) => job !== seed)
-    .map((job) => ({ job, far: near ? Math.abs((spots[job]?.[0]?.start ?? left[job]?.job.due ?? 0) - at) * (0.5 + chance()) : chance() }))
-    .sort((a, b) => a.far - b.far || a.job - b.job);
-  return [seed, ...ranked.slice(0, size - 1).map(({ job }) => job)];
+function search({ bench, calendar, jobs, chance, heat, spent, loss, putIn: put, found }: Search): void {
+  let has = loss(calendar.objective());
+  let least = has;
+  for (let share = spent(); share < 1; share = spent()) {
+    const out = choose(bench, calendar, jobs, chance);
+    const before = out.map((job) => calendar.lyingOf(job));
+    for (const job of out) calendar.giveBack(job);
+    put(calendar, shuffled(bench, out, chance));
+    const tried = loss(calendar.objective());
+    if (tried > has && chance() >= Math.exp((has - tried) / (heat.warm * (heat.cold / heat.warm) ** share))) {
+      for (const job of out) calendar.giveBack(job);
+      for (const [nth, job] of out.entries()) {
+        const lay = before[nth];
+        if (lay != null) calendar.take(job, lay);
+      }
+      continue;
+    }
+    has = tried;
+    if (has >= least) continue;
+    least = has;
+    found(calendar);
+  }
 }
+
+/** Only what can be in time is put in. */
+function putInTime(calendar: Calendar, order: readonly number[]): void {
+  for (const job of order) {
+    const lying = calendar.bestFor(job);
+    if (lying !== null && lying.late === 0) calendar.take(job, lying);
+  }
+}
+
+/** One that is late or left out, or any, and with it others that lie or are due in the same time, or any. */
+function choose({ left }: Bench, now: Calendar, jobs: readonly number[], chance: Chance): number[] {
+  const size = Math.min(jobs.length, LEAST_OUT + Math.floor(chance() * (MOST_OUT - LEAST_OUT + 1)));
+  const due = (job: number) => left[job]?.job.due ?? 0;
+  const late = chance() < 0.6 ? jobs.filter((job) => now.endOf(job) > due(job)) : [];
+  const seed = pick(late, chance) ?? pick(jobs, chance) ?? 0;
+  const out = [seed];
+  const at = now.spotsOf(seed)?.[0]?.start ?? due(seed);
+  const wanted = late.length > 0 ? { from: left[seed]?.from ?? 0, until: due(seed) } : { from: at - NEAR, until: at + NEAR };
+  const near = chance() < 0.7 ? jobs.filter((job) => job !== seed && isIn(now.spotsOf(job)?.[0]?.start ?? due(job), wanted)) : [];
+  for (let tries = 0; out.length < size && tries < 3 * size; tries++) {
+    const other = near.length > 0 && chance() < 0.85 ? near.splice(Math.floor(chance() * near.length), 1)[0] : pick(jobs, chance);
+    if (other !== undefined && !out.includes(other)) out.push(other);
+  }
+  return out;
+}
+
+/** Minutes around a job within which others are in its way. */
+const NEAR = 300;
+const isIn = (at: number, { from, until }: { from: number; until: number }) => at >= from && at <= until;
 
 /** By chance, or by a rule with chance in it. */
 function shuffled({ left }: Bench, jobs: readonly number[], chance: Chance): number[] {
   const way = chance();
   const key = (job: number) => {
     const { due = 0, weight = 1 } = left[job]?.job ?? {};
-    if (way < 0.4) return chance();
-    if (way < 0.7) return due + 120 * chance();
-    return (due / weight) * (0.7 + 0.6 * chance());
+    if (way < 0.6) return chance();
+    if (way < 0.8) return due + 240 * chance();
+    return (0.3 + 0.7 * chance()) / weight;
   };
   return jobs
     .map((job) => ({ job, key: key(job) }))

@@ -30,6 +30,11 @@ const FEW = 22;
 const FIRST_TRIES = 100;
 /** Steps of that search that count as one try of the other. */
 const STEPS_PER_TRY = 40;
+/** Larger ones are improved round after round, each from the best before it and longer: what was found in less time is found in more. */
+const FIRST_ROUND = 4000;
+const GROWTH = 1.5;
+/** A clock is looked at once in so many steps. */
+const CLOCK = 16;
 
 /** A plan of a rack that `rackFault` finds nothing in. */
 export function planDay(rack: Rack, { seed, iterations: asked, goesOn, better }: PlanningTime): Planned {
@@ -46,33 +51,48 @@ export function planDay(rack: Rack, { seed, iterations: asked, goesOn, better }:
   better?.(asPlan(bench, begun));
   let steps = 0;
   const most = asked ?? Infinity;
+  const isOver = () => steps >= most || (asked === null && !goesOn());
+  const chance = chanceFrom(seed);
   const free = bench.left.reduce((sum, each) => sum + each.free.length, 0);
   if (free <= FEW) {
     // a good plan to begin with lets the search leave most ways early
+    begun = improve(bench, begun, chance, rounds(FIRST_TRIES));
     let tries = 0;
-    begun = improve(bench, begun, chanceFrom(seed), () => ++tries <= Math.min(FIRST_TRIES, most));
-    const exact = searchAll(bench, begun, () => ++steps <= most * STEPS_PER_TRY && (asked !== null || steps % 64 !== 0 || goesOn()));
+    const exact = searchAll(bench, begun, () => {
+      if (++tries % STEPS_PER_TRY === 0) steps++;
+      return tries % CLOCK === 0 ? !isOver() : steps < most;
+    });
     const plan = planOf(bench, exact.spots);
     return {
       ...plan,
       bound: { late: exact.finished ? plan.objective.late : late },
       proved: exact.finished,
-      iterations: Math.ceil(steps / STEPS_PER_TRY),
+      iterations: steps + 1,
     };
   }
-  const best = improve(
-    bench,
-    begun,
-    chanceFrom(seed),
-    () => ++steps <= most && (asked !== null || goesOn()),
-    (found) => better?.(asPlan(bench, found)),
-  );
+  let best = begun;
+  for (let length = FIRST_ROUND; !isOver(); length *= GROWTH) {
+    const round = rounds(length);
+    const spent = () => {
+      if (steps % CLOCK === 0 ? isOver() : steps >= most) return 1;
+      steps++;
+      return round();
+    };
+    best = improve(bench, best, chance, spent, (found) => better?.(asPlan(bench, found)));
+  }
   const { objective } = asPlan(bench, best);
   const least = objective.late === 0 && objective.tardiness === 0 ? 0 : late;
-  return { ...asPlan(bench, best), bound: { late: least }, proved: false, iterations: steps - 1 };
+  return { ...asPlan(bench, best), bound: { late: least }, proved: false, iterations: steps };
 }
 
-const asPlan = (bench: Bench, calendar: Calendar): Plan => planOf(bench, calendar.spots);
+/** Which share of so many steps is over, asked once before each. */
+function rounds(length: number): () => number {
+  let over = 0;
+  return () => over++ / length;
+}
+
+const asPlan = (bench: Bench, calendar: Calendar): Plan => planOf(bench, spotsOf(bench, calendar));
+const spotsOf = ({ left }: Bench, calendar: Calendar) => left.map((_, job) => calendar.spotsOf(job));
 
 function planOf(bench: Bench, spots: readonly (readonly Spot[] | null)[]): Plan {
   const { rack, left, started } = bench;
