@@ -1,4 +1,9 @@
-import type { Job, Minute, Objective, Placed, Rack, Reason } from './model.js';
+import { STAYS_WITHIN, type InForce, type Job, type Minute, type Objective, type Placed, type Rack, type Reason } from './model.js';
+
+export interface Place {
+  person: number;
+  start: Minute;
+}
 
 /** An operation that is still to be placed, of the job that `job` numbers. */
 export interface Free {
@@ -10,7 +15,9 @@ export interface Free {
   /** It has to end by then, for what is pinned after it in its job; infinity where nothing is. */
   by: Minute;
   /** It stays there. */
-  pin: { person: number; start: Minute } | null;
+  pin: Place | null;
+  /** It lay there in the plan in force; null where it was in none. */
+  lay: Place | null;
 }
 
 /** A job as the planner sees it: what is left of it, from when, and in which hand. */
@@ -35,11 +42,17 @@ export interface Bench {
   left: readonly Left[];
   /** Stretches in which each person can work, those of pins and of what is started cut out. */
   gaps: readonly (readonly (readonly [Minute, Minute])[])[];
-  /** What is started, which is in every plan. */
+  /** What is started, which is in every plan, and how much of it lay elsewhere. */
   started: readonly Placed[];
+  startedMoved: number;
 }
 
-export function benchOf(rack: Rack): Bench {
+/** Whether an operation lies elsewhere than it lay. */
+export const hasMoved = (lay: Place | null, person: number, start: Minute): boolean =>
+  lay !== null && (lay.person !== person || Math.abs(lay.start - start) > STAYS_WITHIN);
+
+/** `inForce`: the plan that is to be disturbed as little as can be; empty where there is none. */
+export function benchOf(rack: Rack, inForce: readonly InForce[] = []): Bench {
   const { people, jobs, now } = rack;
   const started = rack.started.map(({ job, operation, person, start, minutesLeft }) => ({
     job,
@@ -67,11 +80,21 @@ export function benchOf(rack: Rack): Bench {
       .sort(([a], [b]) => a - b);
   });
   const last = Math.max(now, ...people.flatMap(({ windows }) => windows.map(([, until]) => until)));
-  return { rack, left: jobs.map((job) => leftOf(rack, job, last)), gaps, started };
+  const startedMoved = started.filter(({ job, operation, person, start }) => {
+    const lay = inForce.find((each) => each.job === job && each.operation === operation);
+    return lay !== undefined && (lay.person !== person || Math.abs(lay.start - start) > STAYS_WITHIN);
+  }).length;
+  return { rack, left: jobs.map((job) => leftOf(rack, job, { last, inForce })), gaps, started, startedMoved };
 }
 
-function leftOf({ people, now, done, started, pinned }: Rack, job: Job, last: Minute): Left {
+function leftOf(
+  { people, now, done, started, pinned }: Rack,
+  job: Job,
+  { last, inForce }: { last: Minute; inForce: readonly InForce[] },
+): Left {
   const personAt = (id: string) => people.findIndex((person) => person.id === id);
+  const placeOf = (each: InForce | undefined): Place | null =>
+    each === undefined ? null : { person: personAt(each.person), start: each.start };
   const free: Free[] = [];
   let [from, hand] = [Math.max(job.ready, job.hold ?? 0), null as number | null];
   for (const [at, operation] of job.operations.entries()) {
@@ -90,18 +113,20 @@ function leftOf({ people, now, done, started, pinned }: Rack, job: Job, last: Mi
       after,
       same,
       by: Infinity,
-      pin: pin === undefined ? null : { person: personAt(pin.person), start: pin.start },
+      pin: placeOf(pin),
+      lay: placeOf(inForce.find(is)),
     });
   }
   const can = people.flatMap((person, index) => (person.can.includes(job.kind) ? [index] : []));
   const all = free.reduce((sum, { minutes }) => sum + minutes, 0);
   const tardiness = job.weight * Math.max(0, last + all - job.due);
   const flow = free.reduce((sum, { pin, minutes }) => sum + (pin === null ? 0 : pin.start + minutes), 0);
+  const moved = free.filter(({ pin, lay }) => pin !== null && hasMoved(lay, pin.person, pin.start)).length;
   const longest = (minutes: Minute) =>
     people.some(({ windows }, index) => can.includes(index) && windows.some(([a, b]) => b - a >= minutes));
   const tooLong = free.some(({ minutes, pin }) => pin === null && !longest(minutes));
   const never = free.length === 0 ? null : can.length === 0 ? 'nobody-can' : tooLong ? 'too-long' : null;
-  return { job, from, free: withLimits(free), hand, can, never, leftOut: { late: job.weight, tardiness, flow } };
+  return { job, from, free: withLimits(free), hand, can, never, leftOut: { late: job.weight, tardiness, moved, flow } };
 }
 
 /** What comes before a pin has to be over in time for it. */

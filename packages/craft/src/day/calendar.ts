@@ -1,5 +1,5 @@
-import { costOf, type Bench, type Left } from './bench.js';
-import type { Minute, Objective } from './model.js';
+import { costOf, hasMoved, type Bench, type Left } from './bench.js';
+import { STAYS_WITHIN, type Minute, type Objective } from './model.js';
 import { Stretch } from './stretch.js';
 
 /** Where a free operation lies: which of its job, with whom, from when until when. */
@@ -21,6 +21,7 @@ export class Calendar {
   private readonly lying: (Lying | null)[];
   private late = 0;
   private tardiness = 0;
+  private moved = 0;
   private flow = 0;
 
   constructor(private readonly bench: Bench) {
@@ -28,6 +29,7 @@ export class Calendar {
     this.lying = bench.left.map(() => null);
     // what is pinned of a job that is left out, and what is started, lies in the answer all the same
     for (const { end } of bench.started) this.flow += end;
+    this.moved += bench.startedMoved;
     for (const left of bench.left) this.add(left.leftOut, 1);
   }
 
@@ -35,7 +37,7 @@ export class Calendar {
     const other = new Calendar(this.bench);
     for (const [person, stretch] of this.people.entries()) other.people[person] = stretch.copy();
     for (const [job, lying] of this.lying.entries()) other.lying[job] = lying;
-    [other.late, other.tardiness, other.flow] = [this.late, this.tardiness, this.flow];
+    [other.late, other.tardiness, other.moved, other.flow] = [this.late, this.tardiness, this.moved, this.flow];
     return other;
   }
 
@@ -76,34 +78,39 @@ export class Calendar {
     this.add(left.leftOut, 1);
   }
 
-  /** Where a whole job fits with what is there: every piece as early as it can, in the hand that ends it first; null where it does not. */
+  /** Where a whole job fits with what is there: every piece as early as it can, in the hand that ends it first, or where it lay in the plan in force; null where it does not. */
   bestFor(job: number): Lying | null {
     const left = this.bench.left[job];
     if (left === undefined || left.never !== null) return null;
     const hands = left.hand === null && left.free.some(({ same }) => same) ? left.can : [left.hand];
-    let best: { spots: Spot[]; end: number; flow: number } | null = null;
-    for (const hand of hands) {
-      const spots = this.chain(left, hand, best?.end ?? Infinity);
-      if (spots === null) continue;
-      const end = spots.at(-1)?.end ?? left.from;
-      let flow = 0;
-      for (const spot of spots) flow += spot.end;
-      if (best === null || end < best.end || (end === best.end && flow < best.flow)) best = { spots, end, flow };
-    }
-    return best === null ? null : { spots: best.spots, ...costOf(left, best.end), flow: best.flow };
+    let best: Lying | null = null;
+    for (const hand of hands) best = better(best, this.lyingIn(left, hand, false));
+    if (left.free.some(({ lay }) => lay !== null)) for (const hand of hands) best = better(best, this.lyingIn(left, hand, true));
+    return best;
   }
 
-  /** A job's pieces one after the other, ending by `by` at the latest. */
-  private chain(left: Left, hand: number | null, by: Minute): Spot[] | null {
+  /** A job's pieces one after the other; `stays`: each waits for where it lay, if it can be there. */
+  private lyingIn(left: Left, hand: number | null, stays: boolean): Lying | null {
     const spots: Spot[] = [];
-    let end = left.from;
+    let [end, flow, moved] = [left.from, 0, 0];
     for (let index = 0; index < left.free.length; index++) {
-      const spot = this.spotFor(left, index, hand, end);
-      if (spot === null || spot.end > by) return null;
+      const spot = (stays ? this.whereItLay(left, { index, hand, end }) : null) ?? this.spotFor(left, index, hand, end);
+      if (spot === null) return null;
       spots.push(spot);
       end = spot.end;
+      flow += end;
+      if (hasMoved(left.free[index]?.lay ?? null, spot.person, spot.start)) moved++;
     }
-    return spots;
+    return { spots, ...costOf(left, end), moved, flow };
+  }
+
+  private whereItLay(left: Left, { index, hand, end }: { index: number; hand: number | null; end: Minute }): Spot | null {
+    const free = left.free[index];
+    if (free === undefined || free.lay === null || free.pin !== null) return null;
+    const { person, start: lay } = free.lay;
+    if (free.same && hand !== null ? hand !== person : !left.can.includes(person)) return null;
+    const start = this.earliest(person, Math.max(end + free.after, lay - STAYS_WITHIN), free.minutes);
+    return start > lay + STAYS_WITHIN || start + free.minutes > free.by ? null : { free: index, person, start, end: start + free.minutes };
   }
 
   private spotFor(left: Left, index: number, hand: number | null, end: Minute): Spot | null {
@@ -124,13 +131,23 @@ export class Calendar {
     return found < 0 || begins + free.minutes > free.by ? null : { free: index, person: found, start: begins, end: begins + free.minutes };
   }
 
-  private add({ late, tardiness, flow }: Objective, sign: 1 | -1): void {
+  private add({ late, tardiness, moved, flow }: Objective, sign: 1 | -1): void {
     this.late += sign * late;
     this.tardiness += sign * tardiness;
+    this.moved += sign * moved;
     this.flow += sign * flow;
   }
 
   objective(): Objective {
-    return { late: this.late, tardiness: this.tardiness, flow: this.flow };
+    return { late: this.late, tardiness: this.tardiness, moved: this.moved, flow: this.flow };
   }
+}
+
+/** The one that ends first, where neither is late and none moved. */
+function better(one: Lying | null, other: Lying | null): Lying | null {
+  if (one === null || other === null) return one ?? other;
+  const [a, b] = [one.spots.at(-1)?.end ?? 0, other.spots.at(-1)?.end ?? 0];
+  return (one.late - other.late || one.tardiness - other.tardiness || one.moved - other.moved || a - b || one.flow - other.flow) <= 0
+    ? one
+    : other;
 }

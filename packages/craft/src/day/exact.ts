@@ -1,6 +1,6 @@
-import { costOf, type Bench } from './bench.js';
+import { costOf, hasMoved, type Bench } from './bench.js';
 import { Calendar, type Spot } from './calendar.js';
-import { compare, type Minute, type Objective } from './model.js';
+import { compare, STAYS_WITHIN, type Minute, type Objective } from './model.js';
 
 /** Where a search stands. */
 interface State {
@@ -36,6 +36,7 @@ export function searchAll(bench: Bench, begun: Calendar, goesOn: () => boolean):
 
   /** Of a state, what its jobs come to at least: each by its own chain, as if nobody else were there. */
   function atLeast({ progress, ends, hands, sum, since }: State): Objective {
+    const { moved } = sum;
     let { late, tardiness, flow } = sum;
     for (const [job, each] of left.entries()) {
       const at = progress[job] ?? 0;
@@ -54,7 +55,7 @@ export function searchAll(bench: Bench, begun: Calendar, goesOn: () => boolean):
         flow += end;
       }
       if (!Number.isFinite(end)) {
-        if (at > 0) return { late: Infinity, tardiness: Infinity, flow: Infinity };
+        if (at > 0) return { late: Infinity, tardiness: Infinity, moved, flow: Infinity };
         late += each.leftOut.late;
         tardiness += each.leftOut.tardiness;
         flow = Number.isFinite(flow) ? flow : sum.flow;
@@ -64,7 +65,7 @@ export function searchAll(bench: Bench, begun: Calendar, goesOn: () => boolean):
       late += cost.late;
       tardiness += cost.tardiness;
     }
-    return { late, tardiness, flow };
+    return { late, tardiness, moved, flow };
   }
 
   function isBehind(state: State): boolean {
@@ -82,16 +83,17 @@ export function searchAll(bench: Bench, begun: Calendar, goesOn: () => boolean):
 
   function close(state: State): void {
     // a job that was begun has to be finished; one that was not is left out
-    let { late, tardiness, flow } = state.sum;
+    let { late, tardiness, moved, flow } = state.sum;
     for (const [job, each] of left.entries()) {
       const at = state.progress[job] ?? 0;
       if (at >= each.free.length) continue;
       if (at > 0) return;
       late += each.leftOut.late;
       tardiness += each.leftOut.tardiness;
-      for (const { pin, minutes } of each.free) if (pin !== null) flow += pin.start + minutes;
+      moved += each.leftOut.moved;
+      flow += each.leftOut.flow;
     }
-    const objective = { late, tardiness, flow };
+    const objective = { late, tardiness, moved, flow };
     if (compare(objective, best.objective) >= 0) return;
     best = {
       spots: left.map((each, job) => ((state.progress[job] ?? 0) >= each.free.length ? [...(placed[job] ?? [])] : null)),
@@ -119,9 +121,14 @@ export function searchAll(bench: Bench, begun: Calendar, goesOn: () => boolean):
       }
       const hand = state.hands[job] ?? null;
       for (const person of free.same && hand !== null ? [hand] : each.can) {
-        const start = empty.earliest(person, Math.max(from, state.people[person] ?? 0), free.minutes);
-        const end = start + free.minutes;
-        if (Number.isFinite(start) && start >= state.since && end <= free.by) next.push({ job, spot: { free: at, person, start, end } });
+        const since = Math.max(from, state.people[person] ?? 0);
+        const begins = new Set([empty.earliest(person, since, free.minutes)]);
+        // it may wait for where it lay
+        if (free.lay?.person === person) begins.add(empty.earliest(person, Math.max(since, free.lay.start - STAYS_WITHIN), free.minutes));
+        for (const start of begins) {
+          const end = start + free.minutes;
+          if (Number.isFinite(start) && start >= state.since && end <= free.by) next.push({ job, spot: { free: at, person, start, end } });
+        }
       }
     }
     next.sort((a, b) => a.spot.start - b.spot.start || a.spot.end - b.spot.end || a.job - b.job || a.spot.person - b.spot.person);
@@ -146,6 +153,7 @@ export function searchAll(bench: Bench, begun: Calendar, goesOn: () => boolean):
       sum: {
         late: state.sum.late + cost.late,
         tardiness: state.sum.tardiness + cost.tardiness,
+        moved: state.sum.moved + (hasMoved(piece?.lay ?? null, person, start) ? 1 : 0),
         flow: state.sum.flow + end,
       },
     };
@@ -161,6 +169,7 @@ export function searchAll(bench: Bench, begun: Calendar, goesOn: () => boolean):
     sum: {
       late: over.reduce((sum, { late }) => sum + late, 0),
       tardiness: over.reduce((sum, { tardiness }) => sum + tardiness, 0),
+      moved: bench.startedMoved,
       flow: bench.started.reduce((sum, { end }) => sum + end, 0),
     },
   });

@@ -57,6 +57,8 @@ const OF_MINUTES: Heat = { warm: 1000, cold: 40 };
 const SHARE_OF_PROMISES = 0.7;
 /** Minutes of lateness that a unit of weight is worth while all is drawn earlier. */
 const WORTH = 10_000;
+/** What an operation that lies elsewhere is worth, in minutes of lateness. */
+const OF_MOVED = 60;
 /** A minute of flow, in minutes of lateness. */
 const OF_FLOW = 0.02;
 
@@ -100,7 +102,7 @@ export function improve(
   search({
     ...{ bench, calendar, jobs, chance, heat: OF_MINUTES, putIn },
     spent: () => (spent() - SHARE_OF_PROMISES) / (1 - SHARE_OF_PROMISES),
-    loss: ({ late, tardiness, flow }) => WORTH * late + tardiness + OF_FLOW * flow,
+    loss: ({ late, tardiness, moved, flow }) => WORTH * late + tardiness + OF_MOVED * moved + OF_FLOW * flow,
     found: note,
   });
   return best;

@@ -10,12 +10,17 @@ export interface Person {
   windows: readonly Window[];
   /** Kinds of job that this person can do. */
   can: readonly string[];
+  /** Minutes past the end of a window in which what was begun is finished; nothing is planned there. */
+  overrun: Minute;
 }
 
 /** A piece of a job that takes one person whole, without a break. */
 export interface Operation {
   id: string;
   minutes: Minute;
+  /** Half of all times it takes no longer than that, and nine in ten no longer than that; where nothing is said, what is planned and half as much again. */
+  minutesP50?: Minute | undefined;
+  minutesP90?: Minute | undefined;
   /** At the earliest so long after the end of the one before it; the first one after the job is ready and its part is there. */
   after: Minute;
   /** In the same hand as all others of its job that are marked so. */
@@ -48,6 +53,11 @@ export interface Started extends OfJob {
 export interface Pinned extends OfJob {
   start: Minute;
 }
+/** Where an operation lay in the plan in force. */
+export type InForce = Pinned;
+
+/** Farther than so many minutes from where it lay an operation has moved. */
+export const STAYS_WITHIN = 30;
 
 /** A workshop at one moment: who can work when, what hangs in the rack, what is over, under way, and where it has to stay. */
 export interface Rack {
@@ -65,10 +75,14 @@ export interface Placed extends OfJob {
   end: Minute;
 }
 
-/** What is minimised, an earlier part always outweighing a later one: weights of jobs that are late or left out, weighted minutes of lateness, the sum of all ends. */
+/**
+ * What is minimised, an earlier part always outweighing a later one: weights of jobs that are late or left out, weighted minutes of lateness, operations that lie elsewhere than in the plan in force (none where
+ * there is none), the sum of all ends.
+ */
 export interface Objective {
   late: number;
   tardiness: number;
+  moved: number;
   flow: number;
 }
 
@@ -84,4 +98,4 @@ export interface Plan {
 
 /** Below zero where `one` is better. */
 export const compare = (one: Objective, other: Objective): number =>
-  one.late - other.late || one.tardiness - other.tardiness || one.flow - other.flow;
+  one.late - other.late || one.tardiness - other.tardiness || one.moved - other.moved || one.flow - other.flow;

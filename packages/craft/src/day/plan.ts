@@ -1,10 +1,10 @@
 import { chanceFrom } from '../simulated/index.js';
-import { benchOf, type Bench } from './bench.js';
+import { benchOf, hasMoved, type Bench } from './bench.js';
 import { leastLate } from './bound.js';
 import type { Calendar, Spot } from './calendar.js';
 import { searchAll } from './exact.js';
 import { byRules, improve, inOrder } from './improve.js';
-import { compare, type Placed, type Plan, type Rack, type Reason } from './model.js';
+import { compare, type InForce, type Placed, type Plan, type Rack, type Reason } from './model.js';
 
 /** How long is planned: as many steps as that, or as long as `goesOn` says. With steps the same rack gives the same plan. */
 export interface PlanningTime {
@@ -36,9 +36,9 @@ const GROWTH = 1.5;
 /** A clock is looked at once in so many steps. */
 const CLOCK = 16;
 
-/** A plan of a rack that `rackFault` finds nothing in. */
-export function planDay(rack: Rack, { seed, iterations: asked, goesOn, better }: PlanningTime): Planned {
-  const bench = benchOf(rack);
+/** A plan of a rack that `rackFault` finds nothing in, with as little as can be elsewhere than in the plan `inForce`. */
+export function planDay(rack: Rack, { seed, iterations: asked, goesOn, better }: PlanningTime, inForce: readonly InForce[] = []): Planned {
+  const bench = benchOf(rack, inForce);
   const late = leastLate(bench);
   let begun = inOrder(
     bench,
@@ -99,7 +99,7 @@ function planOf(bench: Bench, spots: readonly (readonly Spot[] | null)[]): Plan 
   const operations: Placed[] = [...started];
   const unplanned: string[] = [];
   const reasons: Record<string, Reason> = {};
-  let [late, tardiness] = [0, 0];
+  let [late, tardiness, moved] = [0, 0, bench.startedMoved];
   for (const [nth, each] of left.entries()) {
     const { job, free, from } = each;
     const own = free.length === 0 ? [] : (spots[nth] ?? null);
@@ -108,6 +108,7 @@ function planOf(bench: Bench, spots: readonly (readonly Spot[] | null)[]): Plan 
       reasons[job.id] = each.never ?? (free.some(({ pin }) => pin !== null) ? 'pin' : 'no-room');
       late += each.leftOut.late;
       tardiness += each.leftOut.tardiness;
+      moved += each.leftOut.moved;
       for (const { at, pin, minutes } of free)
         if (pin !== null)
           operations.push({
@@ -119,7 +120,8 @@ function planOf(bench: Bench, spots: readonly (readonly Spot[] | null)[]): Plan 
           });
       continue;
     }
-    for (const { free: index, person, start, end } of own)
+    for (const { free: index, person, start, end } of own) {
+      if (hasMoved(free[index]?.lay ?? null, person, start)) moved++;
       operations.push({
         job: job.id,
         operation: job.operations[free[index]?.at ?? 0]?.id ?? '',
@@ -127,10 +129,11 @@ function planOf(bench: Bench, spots: readonly (readonly Spot[] | null)[]): Plan 
         start,
         end,
       });
+    }
     const last = own.at(-1)?.end ?? from;
     late += last > job.due ? job.weight : 0;
     tardiness += job.weight * Math.max(0, last - job.due);
   }
   operations.sort((a, b) => a.start - b.start || a.end - b.end);
-  return { operations, unplanned, reasons, objective: { late, tardiness, flow: operations.reduce((sum, { end }) => sum + end, 0) } };
+  return { operations, unplanned, reasons, objective: { late, tardiness, moved, flow: operations.reduce((sum, { end }) => sum + end, 0) } };
 }

@@ -1,0 +1,80 @@
+import { benchOf } from './bench.js';
+import { Calendar } from './calendar.js';
+import { planDay, type PlanningTime } from './plan.js';
+import { promises } from './promise.js';
+import type { InForce, Job, Minute, Placed, Rack, Reason } from './model.js';
+
+/** A job that is asked for: null where no time is wanted. */
+export type Asked = Omit<Job, 'due'> & { due: Minute | null };
+
+export interface Inserted {
+  /** Where all lies with it. */
+  operations: readonly Placed[];
+  /** Why it has no place; null where it has. */
+  reason: Reason | null;
+  /** Its end by its settling and its own minutes alone, and with the work of all others as it lies; null where it does not fit. */
+  notBefore: { settling: Minute | null; work: Minute | null };
+  p50: number | null;
+  p90: number | null;
+  /** Where a time is wanted: the chance of it as all lies, and whom it would make late if others gave way. */
+  wanted: { onTime: number; late: readonly string[]; inTime: boolean } | null;
+}
+
+/** Later than any shop plans, minutes. */
+const NEVER = 4_000_000;
+
+/** When a new job can honestly be ready: all others stay as they are in the plan in force, or as they are planned where there is none. */
+export function insertJob(rack: Rack, asked: Asked, time: PlanningTime & { draws: number; inForce: readonly InForce[] }): Inserted {
+  const { inForce, draws, seed } = time;
+  const without = planDay(rack, time, inForce);
+  const job: Job = { ...asked, due: asked.due ?? NEVER };
+  const whole: Rack = { ...rack, jobs: [...rack.jobs, job] };
+  const nth = rack.jobs.length;
+  const fixed = without.operations.filter(
+    ({ job: of, operation }) => !rack.started.some((each) => each.job === of && each.operation === operation),
+  );
+  // where others lie is as if it were pinned: only the new one looks for room
+  const bench = benchOf({
+    ...whole,
+    pinned: fixed.map(({ job: of, operation, person, start }) => ({ job: of, operation, person, start })),
+  });
+  const alone = benchOf({ ...rack, jobs: [job], done: [], started: [], pinned: [] });
+  const lies = new Calendar(bench).bestFor(nth);
+  const settling = new Calendar(alone).bestFor(0)?.spots.at(-1)?.end ?? null;
+  const own = (lies?.spots ?? []).map(({ free, person, start, end }) => ({
+    job: job.id,
+    operation: job.operations[free]?.id ?? '',
+    person: rack.people[person]?.id ?? '',
+    start,
+    end,
+  }));
+  const operations = [...without.operations, ...own].sort((a, b) => a.start - b.start || a.end - b.end);
+  const never = bench.left[nth]?.never ?? null;
+  const unplanned = [...without.unplanned, ...(lies === null ? [job.id] : [])];
+  const told = promises(whole, { ...without, operations, unplanned }, { draws, seed }).find(({ job: of }) => of === job.id);
+  return {
+    operations,
+    reason: lies === null ? (never ?? 'no-room') : null,
+    notBefore: { settling, work: own.at(-1)?.end ?? null },
+    p50: told?.p50 ?? null,
+    p90: told?.p90 ?? null,
+    wanted: asked.due === null ? null : { onTime: told?.onTime ?? 0, ...givingWay(whole, without, time) },
+  };
+}
+
+/** Whom the new job makes late where it comes before all others. */
+function givingWay(
+  whole: Rack,
+  { operations, unplanned }: { operations: readonly Placed[]; unplanned: readonly string[] },
+  time: PlanningTime,
+) {
+  const heavy = whole.jobs.reduce((sum, { weight }) => sum + weight, 1);
+  const jobs = whole.jobs.map((job, nth) => (nth === whole.jobs.length - 1 ? { ...job, weight: heavy } : job));
+  const plan = planDay({ ...whole, jobs }, time);
+  const lateIn = (placed: readonly Placed[], out: readonly string[]) =>
+    new Set(jobs.filter(({ id, due }) => out.includes(id) || placed.some((each) => each.job === id && each.end > due)).map(({ id }) => id));
+  const before = lateIn(operations, unplanned);
+  const after = lateIn(plan.operations, plan.unplanned);
+  const own = jobs.at(-1)?.id ?? '';
+  return { late: [...after].filter((id) => id !== own && !before.has(id)), inTime: !after.has(own) };
+}

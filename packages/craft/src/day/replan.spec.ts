@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest';
+import { piece, somebody, someJob, someRack } from '../testing/index.js';
+import { insertJob, nextOf, planDay, replanDay } from './index.js';
+
+const time = { seed: 1, iterations: 2000, goesOn: () => true };
+const at = (job: string, start: number, person = 'a', operation = 'restring') => ({ job, operation, person, start });
+const two = () => [someJob('x', 200, [piece('restring', 40)]), someJob('y', 240, [piece('restring', 40)])];
+
+describe('a plan that is made anew', () => {
+  it('leaves all where it lay as long as promises are kept, though the sum of ends would be less', () => {
+    const { operations, moved, objective } = replanDay(someRack(two()), [at('y', 60), at('x', 120)], time);
+    expect(moved).toEqual([]);
+    // half an hour earlier is no move: y from 30, x from 90
+    expect(operations.map(({ job, start }) => [job, start])).toEqual([
+      ['y', 30],
+      ['x', 90],
+    ]);
+    expect(objective.moved).toBe(0);
+  });
+
+  it('says that what somebody has no hours for goes to another', () => {
+    const people = [somebody('a', [[100, 240]]), somebody('b', [[0, 240]])];
+    const { moved } = replanDay(someRack([someJob('x', 60, [piece('restring', 40)])], { people }), [at('x', 0)], time);
+    expect(moved).toEqual([
+      { job: 'x', operation: 'restring', from: { person: 'a', start: 0 }, to: { person: 'b', start: 0 }, why: 'no-hours', by: null },
+    ]);
+  });
+
+  it('says that what lies there now pushed it away, and what ends too late before it', () => {
+    const late = someJob('z', 40, [piece('restring', 40)], { weight: 3 });
+    const { moved } = replanDay(someRack([someJob('x', 200, [piece('restring', 40)]), late]), [at('x', 0)], time);
+    expect(moved).toMatchObject([{ job: 'x', to: { start: 40 }, why: 'taken', by: { job: 'z', operation: 'restring' } }]);
+    const slow = someJob('x', 200, [piece('restring', 40), piece('trim', 10)]);
+    const started = [{ job: 'x', operation: 'restring', person: 'a', start: 0, minutesLeft: 60 }];
+    const behind = replanDay(someRack([slow], { now: 40, started }), [at('x', 45, 'a', 'trim')], time);
+    expect(behind.moved).toMatchObject([{ operation: 'trim', to: { start: 100 }, why: 'behind' }]);
+  });
+});
+
+describe('a job that is asked for', () => {
+  const nylon = (due: number | null) => ({
+    ...someJob('new', 0, [piece('restring', 40), { ...piece('tune', 3, 60), same: false }], { kind: 'nylon' }),
+    due,
+  });
+  const asked = { ...time, draws: 1000, inForce: [] };
+
+  it('finds its least end with all others where they are, told apart by its strings and by the work', () => {
+    // x until 40 and y until 80; then 40 of its own, 60 of waiting, 3
+    const told = insertJob(someRack(two()), nylon(null), asked);
+    expect(told.notBefore).toEqual({ settling: 103, work: 183 });
+    expect(told.operations.filter(({ job }) => job !== 'new')).toEqual(planDay(someRack(two()), time).operations);
+    expect(told.wanted).toBeNull();
+    expect(told.p90 ?? 0).toBeGreaterThan(told.p50 ?? 0);
+  });
+
+  it('says the chance of a time that is wanted, and whom it would make late', () => {
+    const tight = [someJob('x', 40, [piece('restring', 40)]), someJob('y', 80, [piece('restring', 40)])];
+    const told = insertJob(someRack(tight), nylon(110), asked);
+    expect(told.wanted?.onTime).toBeLessThan(0.05);
+    expect(told.wanted?.inTime).toBe(true);
+    expect(told.wanted?.late).toEqual(['x']); // it has the first 40 then, y the next: x ends at 120
+    expect(insertJob(someRack(tight), nylon(90), asked).wanted?.inTime).toBe(false); // its strings alone take 103
+  });
+
+  it('has no place where nobody can do it', () => {
+    const told = insertJob(someRack(two()), { ...nylon(null), kind: 'gut' }, asked);
+    expect(told).toMatchObject({ reason: 'nobody-can', p90: null, notBefore: { settling: null, work: null } });
+  });
+});
+
+describe('what is next', () => {
+  it('tells who is at what, the next look at strings, and what fits until then', () => {
+    const rack = someRack(
+      [
+        someJob('n', 200, [piece('restring', 40), { ...piece('tune', 3, 30), same: false }], { kind: 'nylon' }),
+        someJob('x', 240, [piece('restring', 20)]),
+        someJob('y', 240, [piece('restring', 50)]),
+      ],
+      { now: 45, done: [{ job: 'n', operation: 'restring', person: 'a', end: 40 }] },
+    );
+    const told = nextOf(rack, planDay(rack, time));
+    expect(told.visit).toMatchObject({ job: 'n', operation: 'tune', start: 70 });
+    expect(told.gap).toBe(25);
+    expect(told.waiting).toEqual([
+      { job: 'x', operation: 'restring', minutes: 20, fits: true },
+      { job: 'y', operation: 'restring', minutes: 50, fits: false },
+    ]);
+    expect(told.people).toMatchObject([{ person: 'a', now: { job: 'x', start: 45 }, then: { job: 'n' } }]);
+  });
+
+  it('has no gap where no strings are waited for', () => {
+    const rack = someRack(two());
+    expect(nextOf(rack, planDay(rack, time))).toMatchObject({ visit: null, gap: null, waiting: [] });
+  });
+});

@@ -1,0 +1,72 @@
+import { hasMoved, type Place } from './bench.js';
+import { planDay, type Planned, type PlanningTime } from './plan.js';
+import type { InForce, Minute, Placed, Rack } from './model.js';
+
+/**
+ * Why an operation lies elsewhere than it lay: its person is not there then, what comes before it in its job ends later, what it would lie over is there now, it can be earlier than it was, or the whole is better so.
+ */
+export type Why = 'no-hours' | 'behind' | 'taken' | 'earlier' | 'better';
+
+export interface Moved {
+  job: string;
+  operation: string;
+  from: { person: string; start: Minute };
+  to: { person: string; start: Minute };
+  why: Why;
+  /** What lies there now, where that is why. */
+  by: { job: string; operation: string } | null;
+}
+
+export interface Replanned extends Planned {
+  moved: readonly Moved[];
+}
+
+/** A plan anew, that moves as little of the one in force as the promises let it; and what moved, and why. */
+export function replanDay(rack: Rack, inForce: readonly InForce[], time: PlanningTime): Replanned {
+  const plan = planDay(rack, time, inForce);
+  const moved = plan.operations.flatMap((placed) => {
+    const lay = inForce.find(({ job, operation }) => job === placed.job && operation === placed.operation);
+    return lay === undefined || !isElsewhere(lay, placed) ? [] : [movedFrom(rack, plan.operations, lay, placed)];
+  });
+  return { ...plan, moved };
+}
+
+const isElsewhere = (lay: InForce, { person, start }: Placed): boolean => {
+  const place: Place = { person: lay.person === person ? 0 : 1, start: lay.start };
+  return hasMoved(place, 0, start);
+};
+
+function movedFrom(rack: Rack, placed: readonly Placed[], lay: InForce, now: Placed): Moved {
+  const { job, operation } = now;
+  const minutes = now.end - now.start;
+  const person = rack.people.find(({ id }) => id === lay.person);
+  const inHours = person?.windows.some(([from, until]) => Math.max(from, rack.now) <= lay.start && lay.start + minutes <= until) === true;
+  const over = placed.find(
+    (each) => each !== now && each.person === lay.person && each.start < lay.start + minutes && lay.start < each.end,
+  );
+  const why: Why =
+    lay.start >= rack.now && !inHours
+      ? 'no-hours'
+      : isBehind(rack, placed, lay)
+        ? 'behind'
+        : over !== undefined
+          ? 'taken'
+          : now.start < lay.start
+            ? 'earlier'
+            : 'better';
+  const by = why === 'taken' && over !== undefined ? { job: over.job, operation: over.operation } : null;
+  return { job, operation, from: { person: lay.person, start: lay.start }, to: { person: now.person, start: now.start }, why, by };
+}
+
+/** Whether what comes before it in its job ends too late for where it lay, or now is later already. */
+function isBehind({ jobs, now }: Rack, placed: readonly Placed[], { job, operation, start }: InForce): boolean {
+  if (start < now) return true;
+  const own = jobs.find(({ id }) => id === job);
+  const at = own?.operations.findIndex(({ id }) => id === operation) ?? 0;
+  const before = own?.operations[at - 1];
+  const end =
+    before === undefined
+      ? Math.max(own?.ready ?? 0, own?.hold ?? 0)
+      : (placed.find((each) => each.job === job && each.operation === before.id)?.end ?? 0);
+  return end + (own?.operations[at]?.after ?? 0) > start;
+}
