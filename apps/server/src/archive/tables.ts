@@ -2,6 +2,7 @@ import type { DataSource, EntityTarget, ObjectLiteral } from 'typeorm';
 import {
   AttachmentRow,
   BenchEventRow,
+  DayRow,
   HouseRow,
   InstrumentRow,
   JobRow,
@@ -28,6 +29,7 @@ export interface ArchivedTable {
 /** In the order in which they are filled: what others refer to comes first. */
 const ARCHIVED: readonly EntityTarget<ObjectLiteral>[] = [
   HouseRow,
+  DayRow,
   PersonRow,
   OwnerRow,
   InstrumentRow,

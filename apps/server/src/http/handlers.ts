@@ -1,5 +1,6 @@
 import { addAttachment, attachment, listAttachments, removeAttachment } from '../attachments/index.js';
 import { appendEvents, jobEvents, logCsv, logJson, readLog } from '../bench-log/index.js';
+import { changeHours, day, keepPlan, pin } from '../day/index.js';
 import { changeHouse, house } from '../house/index.js';
 import { listJobs, mergeInstruments, takeIn, worksheet } from '../jobs/index.js';
 import { addPerson, changePassphrase, health, listNames, listPeople, savePreferences, session, signIn, signOut } from '../people/index.js';
@@ -66,6 +67,10 @@ export const handlers: Omit<Handlers, 'feed'> = {
   changeMethods,
   house,
   changeHouse,
+  day,
+  pin,
+  keepPlan,
+  changeHours,
   listJobs,
   takeIn,
   worksheet,

@@ -2,12 +2,14 @@ import 'reflect-metadata';
 import { DataSource } from 'typeorm';
 import { AttachmentRow } from './attachment.js';
 import { BenchEventRow } from './bench-event.js';
+import { DayRow } from './day.js';
 import { HouseRow, TurnsCountedRow } from './house.js';
 import { JobRow } from './job.js';
 import {
   Archive1765100000000,
   Attachments1765300000000,
   Measured1765200000000,
+  Day1765500000000,
   SetupMinutes1765400000000,
   Foundation1764000000000,
   MethodsAndCounts1764200000000,
@@ -57,6 +59,7 @@ export function buildStore(url: string): DataSource {
       StockUseRow,
       SupplyOrderRow,
       HouseRow,
+      DayRow,
       TurnsCountedRow,
       StageTimeRow,
       ProjectionTaskRow,
@@ -80,6 +83,7 @@ export function buildStore(url: string): DataSource {
       Measured1765200000000,
       Attachments1765300000000,
       SetupMinutes1765400000000,
+      Day1765500000000,
     ],
     synchronize: false,
     poolSize: POOL_SIZE,

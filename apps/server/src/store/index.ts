@@ -14,3 +14,4 @@ export { SignInTryRow } from './session.js';
 export { StageTimeRow } from './stage-time.js';
 export { StockItemRow, StockMovementRow, StockUseRow, SupplyOrderRow } from './stock.js';
 export { StringEntryRow, StringLineRow, StringSetRow, TuningEntryRow } from './strings.js';
+export { DayRow } from './day.js';

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { appendOutcome, benchEvent, logPage, logQuery, storedEvent } from '../bench-log/index.js';
+import { daySchema, hoursChange, pinChange, planChange } from '../day/index.js';
 import { jobDraft, jobSummary, worksheetSchema } from '../jobs/index.js';
 import { PAPER_KINDS } from '../paper/index.js';
 import type { Endpoint } from './endpoint.js';
@@ -34,6 +35,45 @@ export const WORK = {
     body: jobDraft,
     reply: jobSummary,
     status: 201,
+  },
+  day: {
+    method: 'GET',
+    path: '/api/day',
+    room: 'day',
+    summary: 'The workshop as the planner sees it: people and their hours, what is left of each job, pins, the plan in force',
+    who: front,
+    reply: daySchema,
+    status: 200,
+  },
+  pin: {
+    method: 'PUT',
+    path: '/api/day/pins',
+    room: 'day',
+    summary: 'Let an operation stay at a person and an hour, or anywhere again',
+    who: front,
+    body: pinChange,
+    reply: daySchema,
+    status: 200,
+  },
+  keepPlan: {
+    method: 'PUT',
+    path: '/api/day/plan',
+    room: 'day',
+    summary: 'Put a plan in force: the next one moves as little of it as it can',
+    who: front,
+    body: planChange,
+    reply: daySchema,
+    status: 200,
+  },
+  changeHours: {
+    method: 'PUT',
+    path: '/api/day/hours',
+    room: 'day',
+    summary: 'Change the hours of the house, and how it plans',
+    who: ['owner'],
+    body: hoursChange,
+    reply: daySchema,
+    status: 200,
   },
   worksheet: {
     method: 'GET',

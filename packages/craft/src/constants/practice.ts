@@ -14,6 +14,8 @@ export const MINUTES = {
   mandolin: minutes(4, 2.5, 7),
   banjo: minutes(4, 2.5, 7),
   balance: constant(15, [10, 90], 'min', 'a bridge that moves, once for the instrument; by hand alone up to an hour and a half'),
+  visit: constant(3, [2, 6], 'min', 'strings that were left to move are tuned again, all of them'),
+  handOver: constant(8, [4, 15], 'min', 'the card, the talk and the money'),
   longestStep: constant(30, [20, 60], 'min', 'a longer silence is a break that nobody took down: no single step takes as long'),
 } as const;
 

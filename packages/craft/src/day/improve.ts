@@ -25,6 +25,12 @@ function putIn(calendar: Calendar, order: readonly number[]): void {
   }
 }
 
+/** The order of the plan in force: what was in none comes last. */
+export function byLay({ left }: Bench): number[] {
+  const begins = left.map(({ free }) => free[0]?.lay?.start ?? Infinity);
+  return left.map((_, job) => job).sort((a, b) => (begins[a] ?? 0) - (begins[b] ?? 0) || a - b);
+}
+
 /** Orders by simple rules: what is due first, what has least slack, what weighs most for its minutes, what is ready first. */
 export function byRules({ left }: Bench): number[][] {
   const all = left.map((_, job) => job);

@@ -24,3 +24,5 @@ export { rackFault, type RackFault } from './rack-fault.js';
 export { expectedEffort, minutesToSpare, type Effort } from './latest-start.js';
 export { learnedMinutes, learnedPace, type Pace, type TimedStage } from './learned-pace.js';
 export { stageMinutes } from './stage-minutes.js';
+export { attendedTo, PERCENTILES, percentileOf, type Attended, type LeftOfStages, type Percentile } from './attended.js';
+export { BEGUN, HAND_OVER_ID, operationsOf, RESTRING, visitId, type JobAtHand } from './operations.js';

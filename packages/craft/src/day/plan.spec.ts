@@ -115,14 +115,12 @@ function bestByTrying({ people, jobs, now }: Rack, inForce: readonly InForce[] =
   };
   for (let set = 0; set < 2 ** jobs.length; set++) {
     const [inside, outside] = [jobs.filter((_, nth) => (set >> nth) % 2 === 1), jobs.filter((_, nth) => (set >> nth) % 2 === 0)];
-    const out = outside
-      .map(outOf)
-      .reduce((a, b) => ({ late: a.late + b.late, tardiness: a.tardiness + b.tardiness, moved: 0, flow: 0 }), {
-        late: 0,
-        tardiness: 0,
-        moved: 0,
-        flow: 0,
-      });
+    const out = outside.map(outOf).reduce((a, b) => ({ late: a.late + b.late, tardiness: a.tardiness + b.tardiness, moved: 0, flow: 0 }), {
+      late: 0,
+      tardiness: 0,
+      moved: 0,
+      flow: 0,
+    });
     go(
       inside.map((each) => ({ job: each, at: 0, end: Math.max(each.ready, each.hold ?? 0), hand: null })),
       [],

@@ -3,7 +3,7 @@ import { benchOf, hasMoved, type Bench } from './bench.js';
 import { leastLate } from './bound.js';
 import type { Calendar, Spot } from './calendar.js';
 import { searchAll } from './exact.js';
-import { byRules, improve, inOrder } from './improve.js';
+import { byLay, byRules, improve, inOrder } from './improve.js';
 import { compare, type InForce, type Placed, type Plan, type Rack, type Reason } from './model.js';
 
 /** How long is planned: as many steps as that, or as long as `goesOn` says. With steps the same rack gives the same plan. */
@@ -44,7 +44,7 @@ export function planDay(rack: Rack, { seed, iterations: asked, goesOn, better }:
     bench,
     bench.left.map((_, job) => job),
   );
-  for (const order of byRules(bench)) {
+  for (const order of [byLay(bench), ...byRules(bench)]) {
     const other = inOrder(bench, order);
     if (compare(other.objective(), begun.objective()) < 0) begun = other;
   }

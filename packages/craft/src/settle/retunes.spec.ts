@@ -22,7 +22,9 @@ it('says nothing where nothing moves, and no hour where it does not hold within 
 it('expects by its kind before anybody read it, and by its readings then', () => {
   const hold = { cents: cents(5), hours: 1 };
   const kind = expectedDrift([], hold);
-  const quick = expectedDrift([{ hours: 0.5, cents: cents(-60), retuned: true }], hold);
+  const [slow, quick] = [-2, -60].map((lost) => expectedDrift([{ hours: 0.5, cents: cents(lost), retuned: true }], hold));
   expect(kind.nextRetune.likely).toBeGreaterThan(0);
-  expect(quick.holdsFrom.likely).toBeGreaterThan(kind.holdsFrom.likely);
+  expect(kind.holdsFrom.likely).toBe(24); // a day, by workshop practice
+  expect(quick?.holdsFrom.likely).toBeGreaterThan(slow?.holdsFrom.likely ?? Infinity);
+  expect(slow?.holdsFrom.likely).toBeLessThan(24);
 });

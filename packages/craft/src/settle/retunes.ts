@@ -1,14 +1,19 @@
 import { forecastDrift, withinAYear, type DriftForecast, type DriftReading } from './drift.js';
+import { SETTLING_TIME } from '../constants/index.js';
 import type { Cents } from '../units/index.js';
 
 const HOUR_MS = 3_600_000;
 /** A string that nobody read since it first bore pull. */
 const JUST_TUNED: readonly DriftReading[] = [{ hours: 1e-3, cents: null, retuned: true }];
 
-/** How a string that creeps goes on, by its readings and, before there are any, by its kind. */
+/** How a string that creeps goes on, by its readings and, before there are any, by its kind: what nobody read is not said to hold within the day that such strings are given. */
 export function expectedDrift(readings: readonly DriftReading[], hold: { cents: Cents; hours: number }): DriftForecast {
   const known = readings.length > 0 ? readings : JUST_TUNED;
-  return withinAYear(forecastDrift({ readings: known, limit: hold.cents, hold }));
+  const forecast = withinAYear(forecastDrift({ readings: known, limit: hold.cents, hold }));
+  if (readings.length > 0) return forecast;
+  const { low, likely, high } = forecast.holdsFrom;
+  const aDay = SETTLING_TIME.polymer.value;
+  return { ...forecast, holdsFrom: { low, likely: Math.max(likely, aDay), high: Math.max(high, aDay) } };
 }
 
 /** A string that goes on moving: its number, when it first bore pull, milliseconds since 1970, and how it is expected to move. */

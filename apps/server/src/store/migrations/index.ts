@@ -13,3 +13,4 @@ export { Archive1765100000000 } from './1765100000000-archive.js';
 export { Measured1765200000000 } from './1765200000000-measured.js';
 export { SetupMinutes1765400000000 } from './1765400000000-setup-minutes.js';
 export { Attachments1765300000000 } from './1765300000000-attachments.js';
+export { Day1765500000000 } from './1765500000000-day.js';

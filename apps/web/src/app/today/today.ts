@@ -1,45 +1,46 @@
-import { ChangeDetectionStrategy, Component, computed, inject, resource } from '@angular/core';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { DecimalPipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, inject, resource, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { interval, map, startWith, throttleTime } from 'rxjs';
+import { DateTime } from 'luxon';
 import { BenchDatabase } from '../bench-log/bench-database';
-import { Api } from '../server/api';
+import { DayDesk, DayRail, dayTime, duration, passportOf, sayMoved } from '../day';
 import { Connection } from '../server/connection';
-import { LiveFeed } from '../feed/live-feed';
-import { troubleOf } from '../server/server-problem';
+import { Session } from '../session/session';
 import { Caution } from '../ui/caution';
 import { Fact } from '../ui/fact';
+import { OneOf } from '../ui/one-of';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
-import { jobRow } from './job-row';
-import { promiseTicks } from './promise-rule';
 
-const MINUTE_MS = 60_000;
-/** Several steps at once are read together. */
-const NEWS_MS = 400;
+import { dangersOf, jobRows } from './job-rows';
+import { NowPanel } from './now-panel';
 
-/** What is on the bench and what hangs in the rack, in the order in which it has to be started. */
+const DAYS = [
+  { value: 2, label: 'two days' },
+  { value: 6, label: 'the week' },
+] as const;
+
+/** More are only counted. */
+const MOST_MOVED = 3;
+
+/** The bench day as it is planned: the rail of hours, what to do now, what is in danger, and the rack. */
 @Component({
   selector: 'peg-today',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, Fact, PlaceHeader, RouterLink, Trouble, UnderWay],
+  imports: [Caution, DayRail, DecimalPipe, Fact, MatButtonModule, NowPanel, OneOf, PlaceHeader, RouterLink, Trouble, UnderWay],
+  providers: [DayDesk],
   templateUrl: './today.html',
   styleUrl: './today.scss',
 })
 export class Today {
-  private readonly api = inject(Api);
+  protected readonly DAYS = DAYS;
+  protected readonly desk = inject(DayDesk);
   private readonly database = inject(BenchDatabase);
-  protected readonly now = toSignal(
-    interval(MINUTE_MS).pipe(
-      startWith(0),
-      map(() => Date.now()),
-    ),
-    { initialValue: Date.now() },
-  );
-
-  protected readonly jobs = resource({ loader: () => this.api.call('listJobs', {}) });
+  protected readonly me = inject(Session).person;
   protected readonly away = inject(Connection).away;
+  protected readonly days = signal<number>(2);
   private readonly files = resource({ loader: () => this.database.files.toArray() });
   /** Worksheets to go on with while the server is away. */
   protected readonly kept = computed(() =>
@@ -47,30 +48,48 @@ export class Today {
       .filter(({ file }) => file.job.state !== 'handed-over')
       .map(({ jobId, file }) => ({ jobId, passport: String(file.passport.passport).padStart(4, '0'), name: file.passport.name })),
   );
-  protected readonly trouble = computed(() => troubleOf(this.jobs));
-  private readonly rows = computed(() => (this.jobs.hasValue() ? this.jobs.value().map((job) => jobRow(job, this.now())) : []));
-  protected readonly onBench = computed(() => this.rows().filter(({ job }) => job.state === 'on-bench'));
-  protected readonly waiting = computed(() => this.rows().filter(({ job }) => job.state === 'waiting'));
-  protected readonly late = computed(() => this.rows().filter(({ state, job }) => state === 'late' && job.state === 'waiting'));
-  protected readonly sub = computed(() =>
-    this.jobs.hasValue()
-      ? `${this.onBench().length} on the bench · ${this.waiting().length} in the rack`
-      : 'The rack has not been read yet.',
-  );
-  protected readonly heading = computed(() =>
-    new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }).format(this.now()),
-  );
-  protected readonly attended = computed(() => {
-    const minutes = this.rows().reduce((sum, { takes }) => sum + Number.parseInt(takes, 10), 0);
-    return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
+  protected readonly promises = computed(() => this.desk.planned()?.promises ?? []);
+  protected readonly rows = computed(() => {
+    const [day, plan] = [this.desk.day(), this.desk.plan()];
+    return day === null || plan === null ? [] : jobRows(day, plan, this.promises());
   });
-  protected readonly next = computed(() => this.waiting()[0] ?? null);
-  protected readonly rule = computed(() => promiseTicks(this.rows(), this.now()));
-
-  constructor() {
-    // reading again keeps the list that is shown until the new one is there
-    inject(LiveFeed)
-      .news.pipe(throttleTime(NEWS_MS, undefined, { leading: true, trailing: true }), takeUntilDestroyed())
-      .subscribe(() => this.jobs.reload());
-  }
+  protected readonly dangers = computed(() => {
+    const day = this.desk.day();
+    return day === null ? [] : dangersOf(day, this.rows());
+  });
+  protected readonly moved = computed(() => {
+    const [day, planned] = [this.desk.day(), this.desk.planned()];
+    const all = planned?.plan.moved ?? [];
+    if (day === null) return [];
+    const told = all.slice(0, MOST_MOVED).map((each) => sayMoved(day, each));
+    return all.length > MOST_MOVED ? [...told, `${all.length - MOST_MOVED} more moved with them.`] : told;
+  });
+  protected readonly heading = computed(() => {
+    const day = this.desk.day();
+    return (day === null ? DateTime.now() : DateTime.now().setZone(day.hours.zone)).toFormat('cccc d LLLL');
+  });
+  protected readonly sub = computed(() => {
+    const jobs = this.desk.day()?.jobs;
+    if (jobs === undefined) return 'The rack has not been read yet.';
+    const onBench = jobs.filter(({ state }) => state === 'on-bench').length;
+    return `${onBench} on the bench, ${jobs.length - onBench} in the rack`;
+  });
+  /** Bench minutes that are planned before the house closes today. */
+  protected readonly today = computed(() => {
+    const [day, plan] = [this.desk.day(), this.desk.plan()];
+    if (day === null || plan === null) return null;
+    const at = (minute: number) => DateTime.fromMillis(Date.parse(day.origin) + minute * 60_000, { zone: day.hours.zone }).toISODate();
+    return duration(plan.operations.filter(({ start }) => at(start) === at(day.now)).reduce((sum, { start, end }) => sum + end - start, 0));
+  });
+  protected readonly keeping = computed(() => {
+    const promised = this.rows().filter(({ promised }) => promised !== null);
+    return promised.length === 0 ? null : `${promised.filter(({ state }) => state !== 'late').length} of ${promised.length}`;
+  });
+  protected readonly visit = computed(() => {
+    const [day, next] = [this.desk.day(), this.desk.planned()?.next];
+    const visit = next?.visit ?? null;
+    if (day === null || visit === null) return null;
+    const job = day.jobs.find(({ id }) => id === visit.job);
+    return job === undefined ? null : { passport: passportOf(job), at: dayTime(day, visit.start), in: duration(visit.start - day.now) };
+  });
 }

@@ -86,9 +86,16 @@ export class RunInHand {
   /** The stage the work has come to. */
   readonly reached = computed<Stage>(() => stageReached(this.steps(), this.job.sheet()));
 
+  /** At Balance the first step that is open: a bridge is balanced under all its strings, whichever is in hand. */
+  private openAtBridge(): StringStep | null {
+    if (this.inHand.stage() !== 'balance') return null;
+    return this.steps().steps.find((step) => step.stage === 'balance' && !isDone(this.job.sheet(), step)) ?? null;
+  }
+
   /** Strings whose step the school in force puts together with that of the lane in hand, and that are still open. */
   readonly inOneGo = computed<readonly StringStep[]>(() => {
-    const step = this.atHand();
+    // a bridge is balanced under all its strings, whichever is in hand
+    const step = this.openAtBridge() ?? this.atHand();
     if (step === null || this.job.closed()) return [];
     return together(this.steps(), this.job.sheet(), step).filter(({ stage, string }) => holdUp(this.job.sheet(), stage, string) === null);
   });

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { clampCount, placesToNote } from '@gold-peg/craft/findings';
 import { TOOLS } from '@gold-peg/craft/tools';
+import { isStringStage } from '@gold-peg/craft/worksheet';
 import { AnchorFrames } from '../../anchor';
 import { Caution } from '../../ui/caution';
 import { MARK_COLOURS } from '../../ui/mark-colours';
@@ -37,9 +38,11 @@ export class PicturedStage {
     const instrument = this.desk.instrument();
     return this.strip() && instrument !== null && placesToNote(instrument).length + clampCount(instrument) > 0;
   });
-  /** What is done once for the whole instrument before its strings. */
-  protected readonly first = computed(() =>
-    (this.desk.run()?.steps ?? []).filter(({ stage, string }) => stage === this.desk.stage() && string === null),
-  );
+  /** What is done once for the whole instrument before its strings; said until the first of them is done. */
+  protected readonly first = computed(() => {
+    const now = this.desk.stage();
+    if (isStringStage(now) && this.desk.sheet().done[now].some((event) => event !== null)) return [];
+    return (this.desk.run()?.steps ?? []).filter(({ stage, string }) => stage === now && string === null);
+  });
   protected readonly tools = computed(() => (this.desk.stepInHand()?.tools ?? []).map((kind) => TOOLS[kind]).join(', '));
 }

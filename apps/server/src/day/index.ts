@@ -1,0 +1,1 @@
+export { changeHours, day, keepPlan, pin } from './routes.js';

@@ -1,0 +1,67 @@
+import type { DataSource } from 'typeorm';
+import type { Day } from '@gold-peg/contract/day';
+import { rackFault } from '@gold-peg/craft/day';
+import { type Handler, Refusal, refuseField, signedIn } from '../handling/index.js';
+import { DayRow } from '../store/index.js';
+import { rackOf, THE_DAY } from './rack.js';
+
+const look = (asked: Parameters<typeof signedIn>[0] & { store: DataSource }): Promise<Day> =>
+  rackOf(asked.store, new Date(), signedIn(asked).id);
+
+export const day: Handler<'day'> = (asked) => look(asked);
+
+export const pin: Handler<'pin'> = async (asked) => {
+  const { store, body } = asked;
+  const { jobId, operation, place } = body;
+  const before = await look(asked);
+  const job = before.jobs.find(({ id }) => id === jobId);
+  if (job?.operations.some(({ id }) => id === operation) !== true) throw refuseField('operation', 'must be left to do of an open job');
+  if (place !== null) {
+    const start = Math.round((Date.parse(place.startAt) - Date.parse(before.origin)) / MINUTE_MS);
+    const others = before.pinned.filter((each) => each.job !== jobId || each.operation !== operation);
+    const fault = rackFault({ ...before, pinned: [...others, { job: jobId, operation, person: place.personId, start }] });
+    if (fault !== null) throw refuseField('place', sayFault(fault.says, before));
+  }
+  await change(store, (now) => {
+    const others = now.pinned.filter((each) => each.jobId !== jobId || each.operation !== operation);
+    return { pinned: place === null ? others : [...others, { jobId, operation, ...place }] };
+  });
+  return look(asked);
+};
+
+export const keepPlan: Handler<'keepPlan'> = async (asked) => {
+  const { store, body } = asked;
+  const kept = await change(store, () => ({ inForce: body.operations }), body.version);
+  if (!kept) throw new Refusal('stale', 'The day was planned anew meanwhile, on another device.', { current: await look(asked) });
+  return look(asked);
+};
+
+export const changeHours: Handler<'changeHours'> = async (asked) => {
+  const { store, body } = asked;
+  const kept = await change(store, () => ({ hours: body.hours }), body.version);
+  if (!kept)
+    throw new Refusal('stale', 'Somebody changed the hours of the house meanwhile: look at them again.', { current: await look(asked) });
+  return look(asked);
+};
+
+const MINUTE_MS = 60_000;
+/** Minutes of the planner as nobody reads them are left out of what is said. */
+const sayFault = (says: string, { now }: Day): string => says.replace(`now, ${now}`, 'now');
+
+/** Changes the one row of the day, and counts its version; false where `version` is no more the one that stands. */
+async function change(
+  store: DataSource,
+  to: (now: Pick<DayRow, 'pinned' | 'inForce'>) => Partial<DayRow>,
+  version?: number,
+): Promise<boolean> {
+  await store.query(
+    `INSERT INTO "day" ("id", "hours", "pinned", "in_force", "version") VALUES ($1, NULL, '[]', '[]', 1) ON CONFLICT DO NOTHING`,
+    [THE_DAY],
+  );
+  return store.transaction(async (tx) => {
+    const row = await tx.getRepository(DayRow).findOneOrFail({ where: { id: THE_DAY }, lock: { mode: 'pessimistic_write' } });
+    if (version !== undefined && version !== row.version) return false;
+    await tx.getRepository(DayRow).save({ ...row, ...to(row), version: row.version + 1 });
+    return true;
+  });
+}

@@ -1,0 +1,28 @@
+import { DateTime } from 'luxon';
+import type { HouseHours } from '@gold-peg/contract/day';
+
+const MINUTE_MS = 60_000;
+
+/** The midnight, in the zone of the house, so many days before a moment: all minutes of a plan are counted from one such. */
+export const midnightBefore = (at: Date, days: number, zone: string): Date =>
+  DateTime.fromJSDate(at, { zone }).startOf('day').minus({ days }).toJSDate();
+
+/**
+ * Stretches in which the house is open, from a day on and for so many, in whole minutes from `origin`. A wall clock that is put forward or back keeps its hours: nine in the morning is nine in the morning.
+ */
+export function openWindows(hours: HouseHours, origin: Date, { from, days }: { from: Date; days: number }): [number, number][] {
+  const first = DateTime.fromJSDate(from, { zone: hours.zone }).startOf('day');
+  return Array.from({ length: days }, (_, nth) => first.plus({ days: nth })).flatMap((date) => {
+    if (hours.closed.includes(date.toISODate() ?? '')) return [];
+    const at = (minutes: number) =>
+      Math.round(
+        (date
+          .plus({ days: Math.floor(minutes / 1440) })
+          .set({ hour: Math.floor(minutes / 60) % 24, minute: minutes % 60 })
+          .toMillis() -
+          origin.getTime()) /
+          MINUTE_MS,
+      );
+    return (hours.week[date.weekday - 1] ?? []).map(([a, b]): [number, number] => [at(a), at(b)]).filter(([a, b]) => a < b);
+  });
+}

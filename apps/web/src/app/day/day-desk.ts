@@ -1,0 +1,98 @@
+import { computed, DestroyRef, effect, inject, Injectable, resource, signal, untracked } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import type { Day } from '@gold-peg/contract/day';
+import type { Plan } from '@gold-peg/craft/day';
+import { filter, switchMap, throttleTime } from 'rxjs';
+import { LiveFeed } from '../feed/live-feed';
+import { Api } from '../server/api';
+import { sayProblem, troubleOf } from '../server/server-problem';
+import { momentOf } from './moment';
+import { Planner, type DayReply } from './planner';
+
+/** Several steps at once are read together. */
+const NEWS_MS = 400;
+/** So long it is planned; what is found on the way is shown at once. */
+const PLANNING_MS = 1200;
+/** A shop's day is looked at again so often, though nothing happened: minutes go by. */
+const AGAIN_MS = 60_000;
+
+/** An operation and where it is to lie. */
+export interface Moved {
+  job: string;
+  operation: string;
+  person: string;
+  start: number;
+}
+
+/** The bench day: what the server knows of it, the plan that follows, and what is pinned of it. */
+@Injectable()
+export class DayDesk {
+  private readonly api = inject(Api);
+  private readonly planner = inject(Planner);
+
+  readonly read = resource({ loader: () => this.api.call('day', {}) });
+  readonly trouble = computed(() => troubleOf(this.read));
+  readonly day = computed(() => (this.read.hasValue() ? this.read.value() : null));
+  private readonly reply = signal<DayReply | null>(null);
+  readonly plan = computed<Plan | null>(() => this.reply()?.plan ?? null);
+  /** All that follows from the best plan, once it is the best. */
+  readonly planned = computed(() => {
+    const reply = this.reply();
+    return reply?.kind === 'planned' ? reply : null;
+  });
+  readonly planning = computed(() => this.day() !== null && this.planned() === null);
+  /** Why something could not be pinned. */
+  readonly fault = signal<string | null>(null);
+
+  constructor() {
+    inject(LiveFeed)
+      .news.pipe(throttleTime(NEWS_MS, undefined, { leading: true, trailing: true }), takeUntilDestroyed())
+      .subscribe(() => this.read.reload());
+    const again = setInterval(() => this.read.reload(), AGAIN_MS);
+    toObservable(this.day)
+      .pipe(
+        filter((day) => day !== null),
+        switchMap(({ inForce, ...rack }) => this.planner.plan({ rack, inForce, timeLimitMs: PLANNING_MS })),
+        takeUntilDestroyed(),
+      )
+      .subscribe((reply) => this.reply.set(reply));
+    inject(DestroyRef).onDestroy(() => clearInterval(again));
+    effect(() => {
+      const planned = this.planned();
+      const day = untracked(this.day);
+      if (planned !== null && day !== null) void this.putInForce(day, planned.plan);
+    });
+  }
+
+  /** An operation stays where somebody put it, and all else follows. */
+  pin({ job, operation, person, start }: Moved): Promise<void> {
+    const day = this.day();
+    if (day === null) return Promise.resolve();
+    return this.send({ jobId: job, operation, place: { personId: person, startAt: momentOf(day, start).toISOString() } });
+  }
+
+  unpin({ job, operation }: Pick<Moved, 'job' | 'operation'>): Promise<void> {
+    return this.send({ jobId: job, operation, place: null });
+  }
+
+  private async send(body: { jobId: string; operation: string; place: { personId: string; startAt: string } | null }): Promise<void> {
+    this.fault.set(null);
+    try {
+      this.read.set(await this.api.call('pin', { body }));
+    } catch (error) {
+      this.fault.set(sayProblem(error));
+    }
+  }
+
+  /** The next plan moves as little of this one as it can. Where somebody else was quicker, theirs is read with the next news. */
+  private async putInForce(day: Day, { operations }: Plan): Promise<void> {
+    const lies = new Set(day.inForce.map(({ job, operation, person, start }) => `${job} ${operation} ${person} ${start}`));
+    const changed = operations.some(({ job, operation, person, start }) => !lies.has(`${job} ${operation} ${person} ${start}`));
+    if (!changed) return;
+    const places = operations.map(({ job, operation, person, start }) => ({
+      ...{ jobId: job, operation, personId: person },
+      startAt: momentOf(day, start).toISOString(),
+    }));
+    await this.api.call('keepPlan', { body: { version: day.version, operations: places } }).catch(() => undefined);
+  }
+}

@@ -1,0 +1,27 @@
+import { nextOf, promises, replanDay } from '@gold-peg/craft/day';
+import type { DayQuestion, DayReply } from './planner';
+
+/** The same rack has the same chances. */
+const SEED = 1;
+const DRAWS = 2000;
+/** While it gets better it is shown no more often than that, ms. */
+const SHOWN_MS = 100;
+
+function plan({ rack, inForce, timeLimitMs }: DayQuestion): DayReply {
+  const begun = performance.now();
+  let shown = begun;
+  const planned = replanDay(rack, inForce, {
+    seed: SEED,
+    iterations: null,
+    goesOn: () => performance.now() - begun < timeLimitMs,
+    better: (operations) => {
+      const now = performance.now();
+      if (now - shown < SHOWN_MS) return;
+      shown = now;
+      postMessage({ kind: 'better', plan: operations, share: (now - begun) / timeLimitMs } satisfies DayReply);
+    },
+  });
+  return { kind: 'planned', plan: planned, promises: promises(rack, planned, { draws: DRAWS, seed: SEED }), next: nextOf(rack, planned) };
+}
+
+addEventListener('message', ({ data }: MessageEvent<DayQuestion>) => postMessage(plan(data)));

@@ -1,0 +1,4 @@
+export { DayDesk } from './day-desk';
+export { DayRail } from './day-rail';
+export { dayTime, duration, operationWords, sayMoved } from './day-words';
+export { DOUBTFUL_BELOW, passportOf } from './rail';

@@ -1,0 +1,123 @@
+import * as z from 'zod';
+import { PERCENTILES } from '@gold-peg/craft/day';
+import { JOB_STATES } from '../jobs/index.js';
+import { STAGES } from '@gold-peg/craft/worksheet';
+import { instant, uuid, version } from '../quantity/index.js';
+
+const DAY_MINUTES = 1440;
+const ofDay = z
+  .int({ error: 'must be whole minutes of a day' })
+  .min(0, { error: 'must be 0 or more' })
+  .max(DAY_MINUTES, { error: 'must be 1440 at most: a day has no more minutes' });
+
+const isZone = (zone: string): boolean => {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone });
+    return true;
+  } catch {
+    return false;
+  }
+};
+
+/** Hours of a weekday: from, until, minutes after midnight; between two lies a break. */
+const hoursOfDay = z
+  .array(z.tuple([ofDay, ofDay]))
+  .max(4, { error: 'must have four stretches at most' })
+  .refine((stretches) => stretches.every(([from, until], nth) => from < until && from >= (stretches[nth - 1]?.[1] ?? 0)), {
+    error: 'must follow one another, each ending after it begins',
+  });
+
+/** When the house is open, and how it plans. */
+export const houseHours = z.strictObject({
+  zone: z.string().refine(isZone, { error: 'must be a time zone such as Europe/London' }),
+  /** Monday first. */
+  week: z.array(hoursOfDay).length(7, { error: 'must have seven days' }),
+  closed: z.array(z.iso.date({ error: 'must be days such as 2026-12-25' })).max(400, { error: 'must be 400 days at most' }),
+  /** So many in a hundred jobs take no longer than is planned. */
+  percentile: z.union(
+    PERCENTILES.map((each) => z.literal(each)),
+    { error: `must be one of ${PERCENTILES.join(', ')}` },
+  ),
+  /** Share of the bench that is kept free for the counter. */
+  counterShare: z
+    .number({ error: 'must be a number' })
+    .min(0, { error: 'must be 0 or more' })
+    .max(0.5, { error: 'must be 0.5 at most: a bench is for work' }),
+});
+export type HouseHours = z.infer<typeof houseHours>;
+
+const weekday: [number, number][] = [
+  [9 * 60, 12 * 60 + 15],
+  [13 * 60, 17 * 60 + 30],
+];
+/** Of a house that said nothing yet: five days with a break at noon, and a morning. */
+export const USUAL_HOURS: HouseHours = {
+  zone: 'Europe/London',
+  week: [weekday, weekday, weekday, weekday, weekday, [[9 * 60, 13 * 60]], []],
+  closed: [],
+  percentile: 70,
+  counterShare: 0.1,
+};
+
+/** Where an operation lies: at a person's bench, from when. */
+export const dayPlace = z.strictObject({ jobId: uuid, operation: z.string().min(1).max(40), personId: uuid, startAt: instant });
+export type DayPlace = z.infer<typeof dayPlace>;
+
+export const hoursChange = z.strictObject({ version, hours: houseHours });
+export const pinChange = z.strictObject({
+  jobId: uuid,
+  operation: z.string().min(1).max(40),
+  /** Null: it may lie anywhere again. */
+  place: z.strictObject({ personId: uuid, startAt: instant }).nullable(),
+});
+export const planChange = z.strictObject({ version, operations: z.array(dayPlace).max(60 * 12, { error: 'must be 720 at most' }) });
+
+const minute = z.int();
+const operation = z.object({
+  id: z.string(),
+  minutes: z.int(),
+  minutesP50: z.number(),
+  minutesP90: z.number(),
+  after: z.int(),
+  same: z.boolean(),
+});
+const ofJob = { job: z.string(), operation: z.string(), person: z.string() };
+
+export const dayJob = z.object({
+  id: uuid,
+  instrumentId: uuid,
+  passport: z.int(),
+  name: z.string(),
+  ownerName: z.string().nullable(),
+  reason: z.string(),
+  state: z.enum(JOB_STATES),
+  stage: z.enum(STAGES),
+  promisedAt: z.string().nullable(),
+  /** Its strings go on moving: it is tuned again before it goes home. */
+  moves: z.boolean(),
+  kind: z.string(),
+  ready: minute,
+  hold: minute.nullable(),
+  due: minute,
+  weight: z.int(),
+  operations: z.array(operation),
+});
+export type DayJob = z.infer<typeof dayJob>;
+
+/** A workshop as the planner sees it: all times whole minutes from `origin`. */
+export const daySchema = z.object({
+  origin: z.string(),
+  now: minute,
+  /** Of the plan in force and its pins. */
+  version,
+  hours: houseHours,
+  people: z.array(
+    z.object({ id: uuid, name: z.string(), windows: z.array(z.tuple([minute, minute])), can: z.array(z.string()), overrun: minute }),
+  ),
+  jobs: z.array(dayJob),
+  done: z.array(z.object({ ...ofJob, end: minute })),
+  started: z.array(z.object({ ...ofJob, start: minute, minutesLeft: minute })),
+  pinned: z.array(z.object({ ...ofJob, start: minute })),
+  inForce: z.array(z.object({ ...ofJob, start: minute })),
+});
+export type Day = z.infer<typeof daySchema>;
