@@ -84,7 +84,7 @@ test('a technician restrings an instrument from rack to passport, while the serv
   await expect(page.getByText('claw half a turn in')).toBeVisible();
   await expect(page.getByRole('row', { name: /^1 E4 \.011/ })).toBeVisible();
   await page.getByRole('link', { name: 'Today', exact: true }).click();
-  await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'The rack' })).toBeVisible();
   await expect(page.getByRole('link', { name: /Brindle six, sea green/ })).toHaveCount(0);
 });
 

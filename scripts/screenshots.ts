@@ -25,7 +25,7 @@ async function instrument(page: Page, name: string): Promise<void> {
 
 /** One picture for each main view, from the demo. */
 const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = [
-  ['today', (page) => place(page, 'Today')],
+  ['today', async (page) => (await place(page, 'Today'), page.getByRole('heading', { name: 'Now' }).waitFor())],
   ['register', (page) => place(page, 'Register')],
   ['passport', passport],
   ['due', due],

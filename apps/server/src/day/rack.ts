@@ -1,9 +1,12 @@
 import { In, Not } from 'typeorm';
 import type { DataSource } from 'typeorm';
-import { USUAL_HOURS, type Day, type DayJob, type DayPlace } from '@gold-peg/contract/day';
+import { USUAL_HOURS, type AskedJob, type Day, type DayJob, type DayPlace, type HouseHours } from '@gold-peg/contract/day';
+import type { Passport } from '@gold-peg/contract/register';
 import { BEGUN, operationsOf, RESTRING } from '@gold-peg/craft/day';
 import { timesFor } from '../bench-log/index.js';
+import { readHouse } from '../house/index.js';
 import { openWorksheet } from '../jobs/index.js';
+import { readPassport } from '../register/index.js';
 import { DayRow, JobRow, PersonRow } from '../store/index.js';
 import { atHand, type Known } from './at-hand.js';
 import { midnightBefore, openWindows } from './windows.js';
@@ -28,6 +31,42 @@ export async function readDay(store: DataSource): Promise<Omit<DayRow, 'id' | 'h
   return { hours: row?.hours ?? USUAL_HOURS, pinned: row?.pinned ?? [], inForce: row?.inForce ?? [], version: row?.version ?? 1 };
 }
 
+/** A job as the planner takes it. */
+function jobOf(
+  passport: Passport,
+  known: Known,
+  told: Pick<DayJob, 'id' | 'reason' | 'state' | 'stage' | 'promisedAt' | 'ready' | 'due'> & { hours: HouseHours },
+): DayJob {
+  const { hours, ...rest } = told;
+  const operations = operationsOf(known, hours).map(({ minutesP50, minutesP90, ...each }) => ({
+    ...each,
+    minutesP50: minutesP50 ?? each.minutes,
+    minutesP90: minutesP90 ?? each.minutes,
+  }));
+  return {
+    ...rest,
+    ...{ instrumentId: passport.id, passport: passport.passport, name: passport.name, ownerName: passport.ownerName },
+    ...{ moves: known.moves !== null, kind: passport.family, hold: null, weight: 1, operations },
+  };
+}
+
+/** What an instrument would take if it was taken in now, beside the day as it is. */
+export async function askedFor(
+  store: DataSource,
+  at: Date,
+  { askedBy, instrumentId }: { askedBy: string; instrumentId: string },
+): Promise<AskedJob> {
+  const [day, passport, { methods }] = await Promise.all([rackOf(store, at, askedBy), readPassport(store, instrumentId), readHouse(store)]);
+  const times = await timesFor(store, askedBy, [passport.family]);
+  const known = atHand({ passport, events: [], house: methods }, times);
+  const job = jobOf(passport, known, {
+    ...{ id: passport.id, reason: '', state: 'waiting', stage: 'choose', promisedAt: null, ready: day.now, hours: day.hours },
+    due: Math.max(day.now, ...day.people.flatMap(({ windows }) => windows.map(([, until]) => until))),
+  });
+  const people = day.people.map((person) => ({ ...person, can: [...new Set([...person.can, job.kind])] }));
+  return { day: { ...day, people }, job };
+}
+
 /** The workshop as the planner sees it at a moment. `askedBy`: who may see the worksheets. */
 export async function rackOf(store: DataSource, at: Date, askedBy: string): Promise<Day> {
   const { hours, pinned, inForce, version } = await readDay(store);
@@ -48,32 +87,13 @@ export async function rackOf(store: DataSource, at: Date, askedBy: string): Prom
   const families = [...new Set(files.map(({ passport }) => passport.family))];
   const times = await timesFor(store, askedBy, families);
   const known = files.map((file) => ({ file, known: atHand(file, times) }));
-  const jobs = known.map(({ file, known: job }): DayJob => {
-    const { passport, job: head } = file;
-    const operations = operationsOf(job, hours).map((each) => ({
-      ...each,
-      minutesP50: each.minutesP50 ?? each.minutes,
-      minutesP90: each.minutesP90 ?? each.minutes,
-    }));
-    return {
-      id: head.id,
-      instrumentId: passport.id,
-      passport: passport.passport,
-      name: passport.name,
-      ownerName: passport.ownerName,
-      reason: head.reason,
-      state: head.state,
-      stage: head.stage,
-      promisedAt: head.promisedAt,
-      moves: job.moves !== null,
-      kind: passport.family,
+  const jobs = known.map(({ file: { job: head, passport }, known: job }) =>
+    jobOf(passport, job, {
+      ...{ id: head.id, reason: head.reason, state: head.state, stage: head.stage, promisedAt: head.promisedAt, hours },
       ready: minuteOf(new Date(head.takenInAt)),
-      hold: null,
       due: head.promisedAt === null ? last : minuteOf(new Date(head.promisedAt)),
-      weight: 1,
-      operations,
-    };
-  });
+    }),
+  );
   const hands = new Set(people.map(({ id }) => id));
   const handOf = ({ hand }: Known) => (hand !== null && hands.has(hand.personId) ? hand.personId : (people[0]?.id ?? ''));
   const begun = known.filter(({ known: { hand } }) => hand !== null);

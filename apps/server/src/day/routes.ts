@@ -3,12 +3,15 @@ import type { Day } from '@gold-peg/contract/day';
 import { rackFault } from '@gold-peg/craft/day';
 import { type Handler, Refusal, refuseField, signedIn } from '../handling/index.js';
 import { DayRow } from '../store/index.js';
-import { rackOf, THE_DAY } from './rack.js';
+import { askedFor, rackOf, THE_DAY } from './rack.js';
 
 const look = (asked: Parameters<typeof signedIn>[0] & { store: DataSource }): Promise<Day> =>
   rackOf(asked.store, new Date(), signedIn(asked).id);
 
 export const day: Handler<'day'> = (asked) => look(asked);
+
+export const askedJob: Handler<'askedJob'> = (asked) =>
+  askedFor(asked.store, new Date(), { askedBy: signedIn(asked).id, instrumentId: asked.params.id });
 
 export const pin: Handler<'pin'> = async (asked) => {
   const { store, body } = asked;

@@ -1,6 +1,6 @@
 import { addAttachment, attachment, listAttachments, removeAttachment } from '../attachments/index.js';
 import { appendEvents, jobEvents, logCsv, logJson, readLog } from '../bench-log/index.js';
-import { changeHours, day, keepPlan, pin } from '../day/index.js';
+import { askedJob, changeHours, day, keepPlan, pin } from '../day/index.js';
 import { changeHouse, house } from '../house/index.js';
 import { listJobs, mergeInstruments, takeIn, worksheet } from '../jobs/index.js';
 import { addPerson, changePassphrase, health, listNames, listPeople, savePreferences, session, signIn, signOut } from '../people/index.js';
@@ -68,6 +68,7 @@ export const handlers: Omit<Handlers, 'feed'> = {
   house,
   changeHouse,
   day,
+  askedJob,
   pin,
   keepPlan,
   changeHours,

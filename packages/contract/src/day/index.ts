@@ -121,3 +121,7 @@ export const daySchema = z.object({
   inForce: z.array(z.object({ ...ofJob, start: minute })),
 });
 export type Day = z.infer<typeof daySchema>;
+
+/** The day, and a job that is not taken in yet: what it would take, due when nobody knows. */
+export const askedSchema = z.object({ day: daySchema, job: dayJob });
+export type AskedJob = z.infer<typeof askedSchema>;

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { appendOutcome, benchEvent, logPage, logQuery, storedEvent } from '../bench-log/index.js';
-import { daySchema, hoursChange, pinChange, planChange } from '../day/index.js';
+import { askedSchema, daySchema, hoursChange, pinChange, planChange } from '../day/index.js';
 import { jobDraft, jobSummary, worksheetSchema } from '../jobs/index.js';
 import { PAPER_KINDS } from '../paper/index.js';
 import type { Endpoint } from './endpoint.js';
@@ -43,6 +43,16 @@ export const WORK = {
     summary: 'The workshop as the planner sees it: people and their hours, what is left of each job, pins, the plan in force',
     who: front,
     reply: daySchema,
+    status: 200,
+  },
+  askedJob: {
+    method: 'GET',
+    path: '/api/day/asked/:id',
+    room: 'day',
+    summary: 'What an instrument would take if it was taken in now, beside the day as it is',
+    who: front,
+    params: byId,
+    reply: askedSchema,
     status: 200,
   },
   pin: {

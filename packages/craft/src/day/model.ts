@@ -10,7 +10,7 @@ export interface Person {
   windows: readonly Window[];
   /** Kinds of job that this person can do. */
   can: readonly string[];
-  /** Minutes past the end of a window in which what was begun is finished; nothing is planned there. */
+  /** Minutes past the end of their hours in which what was begun is finished; nothing is planned there. */
   overrun: Minute;
 }
 

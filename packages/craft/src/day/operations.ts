@@ -20,6 +20,8 @@ const VISIT: Attended = { median: MINUTES.visit.value, sigma: 0.3 };
 const HAND_OVER: Attended = { median: MINUTES.handOver.value, sigma: 0.35 };
 /** Strings that need longer than that are handed over with advice: nobody keeps an instrument for them. */
 const LONGEST_WAIT: Minute = 72 * 60;
+/** Later ones are left to the tuning with which a hand-over begins: what is put off over a night must not put off all that follows. */
+const VISITS_WITHIN: Minute = 2 * 60;
 
 /** Names that operations of a job go by. */
 export const BEGUN = 'begun';
@@ -50,12 +52,13 @@ export function operationsOf(
   let nth = 0;
   for (const { likely } of moves?.retunes ?? []) {
     const at = likely * 60;
-    if (!(at <= LONGEST_WAIT)) break;
+    if (!(at <= VISITS_WITHIN)) break;
     const visit = planned(visitId(++nth), VISIT, { after: at - clock, same: false });
     operations.push(visit);
     clock = Math.max(clock, at) + visit.minutes;
   }
   const holds = Math.min(LONGEST_WAIT, (moves?.holdsFrom.likely ?? 0) * 60);
-  operations.push(planned(HAND_OVER_ID, HAND_OVER, { after: moves === null ? 0 : holds - clock, same: false }));
+  const handOver = moves === null ? HAND_OVER : { ...HAND_OVER, median: HAND_OVER.median + VISIT.median };
+  operations.push(planned(HAND_OVER_ID, handOver, { after: moves === null ? 0 : holds - clock, same: false }));
   return operations;
 }

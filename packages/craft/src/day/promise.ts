@@ -29,7 +29,7 @@ interface Step {
 }
 
 /**
- * Draws what everything takes, again and again, and pushes the plan along: in the order in which it was planned, each operation as soon as its person and its job let it, where the drawn minutes fit a window with
+ * Draws what everything takes, again and again, and pushes the plan along: in the order in which it was planned, each operation as soon as its person and its job let it, where the drawn minutes fit some hours with
  * what its person goes on past the end of it. Minutes are lognormal, once per operation and draw, independent of one another.
  */
 export function promises(rack: Rack, plan: Plan, { draws, seed }: { draws: number; seed: number }): Promised[] {

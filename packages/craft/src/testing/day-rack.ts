@@ -31,3 +31,6 @@ export const someRack = (jobs: Job[], more: Partial<Rack> = {}): Rack => ({
   pinned: [],
   ...more,
 });
+
+/** A figure that is known. */
+export const bandAt = (likely: number) => ({ low: likely, likely, high: likely });

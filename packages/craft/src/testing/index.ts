@@ -62,4 +62,4 @@ export function learned(trials: readonly BridgeTrial[], errors: ReadingErrors, b
   if (springs === null) throw new Error('some springs hold the bridge of the spec');
   return springs;
 }
-export { piece, somebody, someJob, someRack } from './day-rack.js';
+export { bandAt, piece, somebody, someJob, someRack } from './day-rack.js';

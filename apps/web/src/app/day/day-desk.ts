@@ -34,7 +34,10 @@ export class DayDesk {
   readonly trouble = computed(() => troubleOf(this.read));
   readonly day = computed(() => (this.read.hasValue() ? this.read.value() : null));
   private readonly reply = signal<DayReply | null>(null);
-  readonly plan = computed<Plan | null>(() => this.reply()?.plan ?? null);
+  readonly plan = computed<Plan | null>(() => {
+    const reply = this.reply();
+    return reply === null || reply.kind === 'inserted' ? null : reply.plan;
+  });
   /** All that follows from the best plan, once it is the best. */
   readonly planned = computed(() => {
     const reply = this.reply();

@@ -71,12 +71,15 @@ export class DayRail {
   protected key(block: Block, event: KeyboardEvent): void {
     const { placed } = block;
     const people = this.day().people;
-    const at = people.findIndex(({ id }) => id === placed.person);
+    const is = (each: { job: string; operation: string }) => each.job === placed.job && each.operation === placed.operation;
+    // keys come faster than plans: a pin that was just set is where it goes on from
+    const { start, person } = this.day().pinned.find(is) ?? placed;
+    const at = people.findIndex(({ id }) => id === person);
     const does: Record<string, (() => void) | undefined> = {
-      ArrowLeft: () => this.pinTo(block, placed.start - NUDGE_MIN, placed.person),
-      ArrowRight: () => this.pinTo(block, placed.start + NUDGE_MIN, placed.person),
-      ArrowUp: () => this.pinTo(block, placed.start, people[at - 1]?.id ?? placed.person),
-      ArrowDown: () => this.pinTo(block, placed.start, people[at + 1]?.id ?? placed.person),
+      ArrowLeft: () => this.pinTo(block, start - NUDGE_MIN, person),
+      ArrowRight: () => this.pinTo(block, start + NUDGE_MIN, person),
+      ArrowUp: () => this.pinTo(block, start, people[at - 1]?.id ?? person),
+      ArrowDown: () => this.pinTo(block, start, people[at + 1]?.id ?? person),
       Delete: () => this.unpinned.emit({ job: placed.job, operation: placed.operation }),
       Enter: () => void this.router.navigate(['/worksheet', placed.job]),
     };

@@ -1,4 +1,4 @@
-import { nextOf, promises, replanDay } from '@gold-peg/craft/day';
+import { insertJob, nextOf, promises, replanDay } from '@gold-peg/craft/day';
 import type { DayQuestion, DayReply } from './planner';
 
 /** The same rack has the same chances. */
@@ -7,13 +7,18 @@ const DRAWS = 2000;
 /** While it gets better it is shown no more often than that, ms. */
 const SHOWN_MS = 100;
 
-function plan({ rack, inForce, timeLimitMs }: DayQuestion): DayReply {
+function plan({ asked, rack, inForce, timeLimitMs }: DayQuestion): DayReply {
   const begun = performance.now();
+  const goesOn = () => performance.now() - begun < timeLimitMs;
+  if (asked !== undefined) {
+    const inserted = insertJob(rack, asked, { seed: SEED, iterations: null, goesOn, draws: DRAWS, inForce });
+    return { kind: 'inserted', inserted };
+  }
   let shown = begun;
   const planned = replanDay(rack, inForce, {
     seed: SEED,
     iterations: null,
-    goesOn: () => performance.now() - begun < timeLimitMs,
+    goesOn,
     better: (operations) => {
       const now = performance.now();
       if (now - shown < SHOWN_MS) return;

@@ -1,4 +1,5 @@
 export { DayDesk } from './day-desk';
 export { DayRail } from './day-rail';
+export { HonestPromise } from './honest-promise';
 export { dayTime, duration, operationWords, sayMoved } from './day-words';
 export { DOUBTFUL_BELOW, passportOf } from './rail';

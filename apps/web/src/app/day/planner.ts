@@ -1,16 +1,20 @@
 import { Injectable } from '@angular/core';
-import type { InForce, Next, Plan, Promised, Rack, Replanned } from '@gold-peg/craft/day';
+import type { Asked, InForce, Inserted, Next, Plan, Promised, Rack, Replanned } from '@gold-peg/craft/day';
 import { Observable } from 'rxjs';
 
 export interface DayQuestion {
+  /** A job that is asked for; left out where only the day is planned. */
+  asked?: Asked;
   rack: Rack;
   inForce: readonly InForce[];
   timeLimitMs: number;
 }
 
-/** A better plan on the way, and which share of the time is over; or the best that was found, its chances, and what is next. */
+/** A better plan on the way, and which share of the time is over; the best that was found, its chances, and what is next; or when a job that is asked for can be ready. */
 export type DayReply =
-  { kind: 'better'; plan: Plan; share: number } | { kind: 'planned'; plan: Replanned; promises: readonly Promised[]; next: Next };
+  | { kind: 'better'; plan: Plan; share: number }
+  | { kind: 'inserted'; inserted: Inserted }
+  | { kind: 'planned'; plan: Replanned; promises: readonly Promised[]; next: Next };
 
 /** Plans the bench day in a worker of its own. Whoever stops listening cancels it: the worker ends at once. */
 @Injectable({ providedIn: 'root' })
@@ -21,7 +25,7 @@ export class Planner {
       const worker = new Worker(new URL('./day.worker', import.meta.url), { type: 'module' });
       worker.onmessage = ({ data }: MessageEvent<DayReply>) => {
         subscriber.next(data);
-        if (data.kind === 'planned') subscriber.complete();
+        if (data.kind !== 'better') subscriber.complete();
       };
       worker.onerror = (event) => {
         event.preventDefault();

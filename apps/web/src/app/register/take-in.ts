@@ -10,14 +10,13 @@ import { MAT_LUXON_DATE_ADAPTER_OPTIONS, provideLuxonDateAdapter } from '@angula
 import { Router } from '@angular/router';
 import { jobDraft } from '@gold-peg/contract/jobs';
 import type { Passport } from '@gold-peg/contract/register';
-import { expectedEffort } from '@gold-peg/craft/day';
-import type { DateTime } from 'luxon';
+import { DateTime } from 'luxon';
 import { filter, pairwise, startWith } from 'rxjs';
 import { heldTo, sayRefusal } from '../form';
 import { Api } from '../server/api';
 import { NewThing } from '../server/new-thing';
 import { ServerProblem } from '../server/server-problem';
-import { sayPromise } from '../promise/promise-words';
+import { HonestPromise } from '../day';
 
 /** A day that is picked without a time means its end, as people say it. */
 const END_OF_DAY = { hour: 17, minute: 30 };
@@ -26,7 +25,7 @@ const END_OF_DAY = { hour: 17, minute: 30 };
 @Component({
   selector: 'peg-take-in',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatDatepickerModule, MatInputModule, MatTimepickerModule, ReactiveFormsModule],
+  imports: [HonestPromise, MatButtonModule, MatDatepickerModule, MatInputModule, MatTimepickerModule, ReactiveFormsModule],
   providers: [
     provideLuxonDateAdapter(),
     { provide: MAT_LUXON_DATE_ADAPTER_OPTIONS, useValue: { useUtc: false, firstDayOfWeek: 1, defaultOutputCalendar: 'gregory' } },
@@ -57,9 +56,7 @@ const END_OF_DAY = { hour: 17, minute: 30 };
       } @else if (form.controls.promised.hasError('matTimepickerParse')) {
         <p class="fault" role="alert">The time must be such as 17:30.</p>
       }
-      @if (promise(); as says) {
-        <p class="fault" role="status">{{ says }}</p>
-      }
+      <peg-honest-promise [instrumentId]="passport().id" [wanted]="wanted()" (offered)="offer($event)" />
       @if (fault(); as says) {
         <p class="fault" role="alert">{{ says }}</p>
       }
@@ -111,12 +108,9 @@ export class TakeIn {
   });
   private readonly promised = toSignal(this.form.controls.promised.valueChanges, { initialValue: null });
 
-  /** Where settling cannot keep what is being promised, by the strings that are on it now or are usual on it. */
-  protected readonly promise = computed(() => {
-    const { family, current, stringCount } = this.passport();
-    const usual = family === 'classical' || family === 'ukulele' ? ('nylon' as const) : ('plain' as const);
-    const constructions = current?.strings.map(({ construction }) => construction) ?? Array.from({ length: stringCount }, () => usual);
-    return sayPromise(this.promised()?.toJSDate().toISOString() ?? null, Date.now(), expectedEffort(family, constructions));
+  protected readonly wanted = computed(() => {
+    const promised = this.promised();
+    return promised?.isValid === true ? promised.toJSDate().toISOString() : null;
   });
 
   constructor() {
@@ -129,6 +123,10 @@ export class TakeIn {
         takeUntilDestroyed(),
       )
       .subscribe(([, day]) => promised.setValue(day?.set(END_OF_DAY) ?? null));
+  }
+
+  protected offer(at: Date): void {
+    this.form.controls.promised.setValue(DateTime.fromJSDate(at));
   }
 
   protected async take(): Promise<void> {

@@ -1,0 +1,100 @@
+import { describe, expect, it } from 'vitest';
+import { USUAL_HOURS, type Day, type DayJob } from '@gold-peg/contract/day';
+import type { Plan } from '@gold-peg/craft/day';
+import { dayTime, duration, sayMoved } from './day-words';
+import { railOf } from './rail';
+import { timeScale } from './time-scale';
+
+const id = (nth: number) => `01900000-0000-7000-8000-00000000000${nth}`;
+/** A Thursday at half past nine, minutes from its midnight; open until noon, then from one to half past five, and the same on Friday. */
+const windows: [number, number][] = [0, 1440].flatMap((day): [number, number][] => [
+  [day + 540, day + 735],
+  [day + 780, day + 1050],
+]);
+const job = (nth: number, more: Partial<DayJob> = {}): DayJob => ({
+  ...{ id: id(nth), instrumentId: id(nth), passport: 100 + nth, name: `Instrument ${nth}`, ownerName: 'P', reason: '', state: 'waiting' },
+  ...{ stage: 'choose', promisedAt: '2026-11-27T10:00:00Z', moves: false, kind: 'electric', ready: 0, hold: null, due: 1440 + 600 },
+  ...{ weight: 1, operations: [] },
+  ...more,
+});
+const day = (jobs: DayJob[]): Day => ({
+  ...{ origin: '2026-11-26T00:00:00Z', now: 570, version: 1, hours: USUAL_HOURS, jobs, done: [], started: [], pinned: [], inForce: [] },
+  people: [id(8), id(9)].map((person, nth) => ({
+    id: person,
+    name: ['Ada Quay', 'Bo Reef'][nth] ?? '',
+    windows,
+    can: ['electric'],
+    overrun: 15,
+  })),
+});
+const plan = (operations: Plan['operations']): Plan => ({
+  operations,
+  unplanned: [],
+  reasons: {},
+  objective: { late: 0, tardiness: 0, moved: 0, flow: 0 },
+});
+const at = (nth: number, operation: string, start: number, minutes: number, person = 8) => ({
+  ...{ job: id(nth), operation, person: id(person), start, end: start + minutes },
+});
+
+describe('the scale of hours', () => {
+  it('gives every open minute the same width, and closed hours a narrow one', () => {
+    const { x, closed, ticks } = timeScale(day([]), { width: 1000, days: 2 });
+    const [open, other] = [x(600) - x(540), x(1440 + 660) - x(1440 + 600)];
+    expect(open).toBeCloseTo(other, 6);
+    expect(closed.map(({ from, until, width }) => [from, until, Math.round(width)])).toEqual([
+      [735, 780, 20],
+      [1050, 1980, 38],
+      [2175, 2220, 20],
+    ]);
+    expect(x(2490)).toBeCloseTo(1000, 6);
+    expect(ticks[0]).toMatchObject({ label: '9:00', day: 'Thu' });
+    expect(ticks.filter((tick) => tick.day !== '').map((tick) => tick.day)).toEqual(['Thu', 'Fri']);
+  });
+});
+
+describe('a plan on the rail', () => {
+  const jobs = [job(1), job(2, { moves: true, due: 700 }), job(3, { promisedAt: null, due: 9000 })];
+  const told = railOf(
+    day(jobs),
+    plan([
+      ...[at(1, 'restring', 570, 60), at(1, 'hand-over', 630, 8)],
+      ...[at(2, 'restring', 640, 40), at(2, 'tune-1', 700, 3), at(2, 'hand-over', 1440 + 600, 8)],
+      ...[at(3, 'restring', 570, 45, 9), at(3, 'hand-over', 615, 8, 9)],
+    ]),
+    { width: 1200, days: 2, promises: [1, 2].map((nth) => ({ job: id(nth), p50: 0, p90: 0, onTime: nth === 1 ? 0.995 : 0 })) },
+  );
+
+  it('puts each operation into the groove of its bench, as wide as its minutes', () => {
+    const [first, second] = told.grooves;
+    expect(told.blocks.filter(({ y }) => y === first?.y)).toHaveLength(5);
+    const work = told.blocks.find(({ job: of, kind }) => of.id === id(3) && kind === 'work');
+    expect([work?.y, work?.minutes]).toEqual([second?.y, 45]);
+    expect((work?.width ?? 0) + 1).toBeCloseTo(told.scale.x(615) - told.scale.x(570), 6);
+    expect(told.blocks.map(({ kind }) => kind).filter((kind) => kind === 'visit')).toHaveLength(1);
+  });
+
+  it('hangs each job below its bench with its visits, and flags what is promised with the chance of it', () => {
+    const [kept, late, open] = [1, 2, 3].map((nth) => told.lines.find((line) => line.job.id === id(nth)));
+    expect(kept?.flag).toMatchObject({ says: '99 %', state: 'kept' });
+    expect(late?.flag).toMatchObject({ says: '0 %', state: 'late' });
+    expect(late?.visits).toHaveLength(1);
+    expect(open?.flag).toBeNull();
+    const lanes = told.lines.filter((line) => line.y < (told.grooves[1]?.y ?? 0)).map(({ y }) => y);
+    expect(new Set(lanes).size).toBe(2); // both are there from the morning on: neither lies over the other
+  });
+});
+
+describe('words of the day', () => {
+  it('name an hour by the clock of the house, and the day where it is another', () => {
+    expect([600, 1440 + 570].map((minute) => dayTime(day([]), minute))).toEqual(['10:00', 'Fri 9:30']);
+    expect([12, 95].map(duration)).toEqual(['12 min', '1 h 35']);
+  });
+
+  it('say what moved, and why', () => {
+    const moved = { job: id(1), operation: 'restring', from: { person: id(8), start: 600 }, to: { person: id(9), start: 660 } };
+    expect(sayMoved(day([job(1)]), { ...moved, why: 'no-hours', by: null })).toBe(
+      '0101, the bench work: from 10:00 to Bo Reef, 11:00, since Ada Quay is not there then.',
+    );
+  });
+});

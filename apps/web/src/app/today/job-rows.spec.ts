@@ -1,0 +1,70 @@
+import { describe, expect, it } from 'vitest';
+import { USUAL_HOURS, type Day } from '@gold-peg/contract/day';
+import { dangersOf, jobRows } from './job-rows';
+
+const id = '01900000-0000-7000-8000-000000000001';
+const piece = (name: string, minutes: number, after = 0) => ({
+  id: name,
+  minutes,
+  minutesP50: minutes,
+  minutesP90: minutes,
+  after,
+  same: false,
+});
+/** A Thursday at nine; promised for two hours later. */
+const day = (due: number, operations = [piece('restring', 60), piece('hand-over', 10)]): Day => ({
+  ...{
+    origin: '2026-11-26T00:00:00Z',
+    now: 540,
+    version: 1,
+    hours: USUAL_HOURS,
+    people: [],
+    done: [],
+    started: [],
+    pinned: [],
+    inForce: [],
+  },
+  jobs: [
+    {
+      ...{ id, instrumentId: id, passport: 98, name: 'A classical', ownerName: 'Odile Fennimarsh', reason: 'dull', state: 'waiting' },
+      ...{
+        stage: 'choose',
+        promisedAt: '2026-11-26T11:00:00Z',
+        moves: true,
+        kind: 'classical',
+        ready: 0,
+        hold: null,
+        due,
+        weight: 1,
+        operations,
+      },
+    },
+  ],
+});
+const ending = (end: number) => ({
+  operations: [{ job: id, operation: 'hand-over', person: id, start: end - 10, end }],
+  unplanned: [],
+  reasons: {},
+  objective: { late: 0, tardiness: 0, moved: 0, flow: 0 },
+});
+const chance = (onTime: number) => [{ job: id, p50: null, p90: null, onTime }];
+
+describe('the rack as it is planned', () => {
+  it('is kept, doubtful under 80 in 100, and late by what is over', () => {
+    expect(jobRows(day(660), ending(640), chance(0.95))[0]).toMatchObject({ state: 'kept', ready: '10:40', promised: '11:00', lateBy: 0 });
+    expect(jobRows(day(660), ending(655), chance(0.6))[0]).toMatchObject({ state: 'doubtful', chance: 0.6 });
+    expect(jobRows(day(660), ending(700), chance(0))[0]).toMatchObject({ state: 'late', lateBy: 40 });
+  });
+
+  it('says what would have to give: the hour where no order of work keeps it', () => {
+    const crowded = day(660);
+    const [given] = dangersOf(crowded, jobRows(crowded, ending(700), chance(0)));
+    expect(given?.says).toBe('promised 11:00, ready 11:40, 40 min late');
+    expect(given?.gives).toHaveLength(2);
+    const settling = day(660, [piece('restring', 60), piece('hand-over', 10, 1440)]);
+    const [alone] = dangersOf(settling, jobRows(settling, ending(2060), chance(0)));
+    expect(alone?.gives).toEqual([
+      'the hour: ask Odile Fennimarsh for Fri 10:20; no order of work keeps it, its own work and settling alone take until Fri 10:10',
+    ]);
+  });
+});

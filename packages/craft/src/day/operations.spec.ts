@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { MINUTES } from '../constants/index.js';
+import { bandAt } from '../testing/index.js';
+import { attendedTo, operationsOf, percentileOf } from './index.js';
+
+const plain = { percentile: 50, counterShare: 0 } as const;
+
+describe('minutes of what is left', () => {
+  it('are those of the kind before anything was learned, and of half the strings half as many', () => {
+    const all = { ready: 1, strip: 1, 'look-over': 1, anchor: 1, wind: 1, 'bring-up': 1, settle: 1, trim: 1 } as const;
+    const whole = attendedTo([], '', { family: 'classical', stringCount: 6, left: all });
+    // six strings of six minutes, and ten for the instrument: means add up, and that of a lognormal lies e to half its variance above its median
+    const spread = attendedTo([], '', { family: 'classical', stringCount: 6, left: { wind: 1 } })?.sigma ?? 0;
+    const sum = MINUTES.setUp.value + 6 * MINUTES.classical.value;
+    expect((whole?.median ?? 0) * Math.exp((whole?.sigma ?? 0) ** 2 / 2)).toBeCloseTo(sum * Math.exp(spread ** 2 / 2), 6);
+    const half = attendedTo([], '', { family: 'classical', stringCount: 6, left: { wind: 0.5 } });
+    const full = attendedTo([], '', { family: 'classical', stringCount: 6, left: { wind: 1 } });
+    expect(half?.median).toBeCloseTo((full?.median ?? 0) / 2, 6);
+    expect(attendedTo([], '', { family: 'classical', stringCount: 6, left: { wind: 0 } })).toBeNull();
+  });
+
+  it('vary less together than one by one: independent stages even each other out', () => {
+    const one = attendedTo([], '', { family: 'electric', stringCount: 6, left: { wind: 1 } });
+    const more = attendedTo([], '', { family: 'electric', stringCount: 6, left: { wind: 1, anchor: 1, settle: 1 } });
+    expect(more?.sigma).toBeLessThan(one?.sigma ?? 0);
+  });
+
+  it('of a lognormal lie by its deviates: nine in ten within e to 1.2816 sigma', () => {
+    expect(percentileOf({ median: 40, sigma: 0.25 }, 50)).toBe(40);
+    expect(percentileOf({ median: 40, sigma: 0.25 }, 90)).toBeCloseTo(40 * Math.exp(0.25 * 1.2816), 9);
+  });
+});
+
+describe('what is left to do for a job', () => {
+  const work = { median: 40, sigma: 0 };
+
+  it('is the bench work and the hand-over where strings hold', () => {
+    const operations = operationsOf({ work, begun: false, moves: null, since: 0 }, plain);
+    expect(operations.map(({ id, minutes, after }) => [id, minutes, after])).toEqual([
+      ['restring', 40, 0],
+      ['hand-over', 8, 0],
+    ]);
+  });
+
+  it('keeps hours free for the counter: a tenth of the bench makes forty minutes forty-four', () => {
+    expect(operationsOf({ work, begun: false, moves: null, since: 0 }, { percentile: 50, counterShare: 0.1 })[0]?.minutes).toBe(44);
+  });
+
+  it('tunes strings that move again when the forecast says so, and hands over once they hold', () => {
+    const moves = { retunes: [bandAt(0.5), bandAt(2)], holdsFrom: bandAt(24) };
+    const operations = operationsOf({ work, begun: false, moves, since: 0 }, plain);
+    expect(operations.map(({ id, after }) => [id, after])).toEqual([
+      ['restring', 0],
+      ['tune-1', 30],
+      ['tune-2', 120 - 30 - 3], // a visit takes three minutes of the way
+      ['hand-over', 1440 - 120 - 3],
+    ]);
+  });
+
+  it('goes on from where its clock stands, and keeps what was begun in one hand', () => {
+    const moves = { retunes: [bandAt(2)], holdsFrom: bandAt(24) };
+    const operations = operationsOf({ work: null, begun: true, moves, since: 60 }, plain);
+    expect(operations.map(({ id, after, same }) => [id, after, same])).toEqual([
+      ['begun', 0, true],
+      ['tune-1', 60, false],
+      ['hand-over', 1440 - 120 - 3, false],
+    ]);
+  });
+});
