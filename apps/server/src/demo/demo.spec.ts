@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { benchEvent } from '@gold-peg/contract/bench-log';
 import { setupSchema } from '@gold-peg/contract/register';
@@ -21,9 +22,12 @@ describe('the demo workshop', () => {
   });
 
   it('promises nothing for a time at which the workshop is closed, whenever the demo begins', async () => {
+    // nine to half past five with a break from a quarter past twelve to one, Saturdays to one, by the clock of the harbour
     const isOpen = (time: Date) => {
-      const hours = time.getHours() + time.getMinutes() / 60;
-      return time.getDay() !== 0 && hours >= 9 && hours <= 17.5 && time.getMinutes() % 30 === 0;
+      const { weekday, hour, minute } = DateTime.fromJSDate(time, { zone: 'Europe/London' });
+      const hours = hour + minute / 60;
+      const inHours = hours >= 9 && (hours <= 12.25 || (weekday < 6 && hours >= 13 && hours <= 17.5) || (weekday === 6 && hours <= 13));
+      return weekday !== 7 && inHours && minute % 30 === 0;
     };
     const jobs = await house.store.getRepository(JobRow).find();
     const promised = jobs.flatMap(({ promisedAt }) => promisedAt ?? []);

@@ -1,3 +1,5 @@
+import { USUAL_HOURS } from '@gold-peg/contract/day';
+import { DateTime } from 'luxon';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidV7 } from 'uuid';
 import { fromInstrument } from '@gold-peg/contract/register';
@@ -159,15 +161,22 @@ async function openJob(
   return { jobId: id, instrumentId: instrument.id, geometry: instrument.geometry, personId, deviceId, startedAt, pace };
 }
 
-/** The workshop is open from nine to half past five, never on a Sunday. */
-const OPENS_H = 9;
-const OPEN_HOURS = 8.5;
+const STEP_MIN = 30;
 
-/** A time of that day at which the workshop is open: the day and the night pressed into its hours, so that what was promised earlier stays earlier; Sundays wait until it opens on Monday. */
+/** A half hour of that day at which the workshop is open: the day and the night pressed into its hours, so that what was promised earlier stays earlier; days on which it is closed wait until it opens again. */
 export function whileOpen(time: Date): Date {
-  const share = (time.getHours() + time.getMinutes() / 60) / 24;
-  const at = new Date(time);
-  at.setHours(0, 30 * Math.round(2 * (OPENS_H + OPEN_HOURS * share)), 0, 0);
-  if (at.getDay() === 0) at.setHours(24 + OPENS_H, 0);
-  return at;
+  const { zone, week } = USUAL_HOURS;
+  const at = DateTime.fromJSDate(time, { zone });
+  const hours = week[at.weekday - 1] ?? [];
+  if (hours.length === 0) return whileOpen(at.startOf('day').plus({ days: 1 }).toJSDate());
+  let left = ((at.hour + at.minute / 60) / 24) * hours.reduce((sum, [from, until]) => sum + until - from, 0);
+  for (const [from, until] of hours) {
+    if (left >= until - from) {
+      left -= until - from;
+      continue;
+    }
+    const minute = Math.max(from, STEP_MIN * Math.floor((from + left) / STEP_MIN));
+    return at.set({ hour: Math.floor(minute / 60), minute: minute % 60, second: 0, millisecond: 0 }).toJSDate();
+  }
+  throw new RangeError('a day has no more than its hours');
 }

@@ -49,6 +49,8 @@ describe('the scale of hours', () => {
     ]);
     expect(x(2490)).toBeCloseTo(1000, 6);
     expect(ticks[0]).toMatchObject({ label: '9:00', day: 'Thu' });
+    const named = ticks.filter(({ label }) => label !== '').map((tick) => tick.x);
+    expect(Math.min(...named.slice(1).map((at, nth) => at - (named[nth] ?? 0)))).toBeGreaterThanOrEqual(48); // none lies over another
     expect(ticks.filter((tick) => tick.day !== '').map((tick) => tick.day)).toEqual(['Thu', 'Fri']);
   });
 });

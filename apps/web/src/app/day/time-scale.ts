@@ -7,6 +7,9 @@ import { momentOf } from './moment';
 const NIGHT_PX = 38;
 const BREAK_PX = 20;
 const NIGHT_FROM = 4 * 60;
+/** Room that the name of an hour takes, and with its day. */
+const HOUR_PX = 48;
+const DAY_PX = 80;
 
 export interface Closed {
   from: number;
@@ -59,17 +62,22 @@ export function timeScale(day: Day, { width, days }: { width: number; days: numb
   return { x, from, until, closed, ticks: ticksOf(day, open, x, perMinute) };
 }
 
-/** Whole hours of what is open, as many as have room. */
+/** Whole hours of what is open; named as many as have room. */
 function ticksOf(day: Day, open: readonly (readonly [number, number])[], x: (minute: number) => number, perMinute: number): HourTick[] {
   const step = [1, 2, 3, 6].find((hours) => hours * 60 * perMinute >= 64) ?? 6;
   let last = '';
+  let free = -Infinity;
   return open.flatMap(([from, until]) => {
     const ticks: HourTick[] = [];
     for (let minute = from; minute < until; minute++) {
       const at = DateTime.fromJSDate(momentOf(day, minute), { zone: day.hours.zone });
       if (at.minute !== 0 || (at.hour % step !== 0 && minute !== from)) continue;
       const date = at.toFormat('ccc');
-      ticks.push({ x: x(minute), label: at.toFormat('H:mm'), day: date === last ? '' : date });
+      const begins = date === last ? '' : date;
+      const place = x(minute);
+      const says = begins !== '' || place >= free;
+      ticks.push({ x: place, label: says ? at.toFormat('H:mm') : '', day: begins });
+      if (says) free = place + (begins === '' ? HOUR_PX : DAY_PX);
       last = date;
     }
     return ticks;
