@@ -98,6 +98,26 @@ describe('an ear at the bench', { timeout: 30_000 }, () => {
     expect(Math.abs(off(heard[1]?.frequency ?? 1, 41.2))).toBeLessThan(0.5);
   });
 
+  it('goes on hearing a low string that is turned to and fro as it rings and plucked again, over and over: what is lost while it rings is not the room', () => {
+    const [chance, rate, every, count, quiet] = [seeded(5), 16_000, 2, 32, 0.6];
+    let [phase, cents] = [0, 0];
+    const samples = Float32Array.from({ length: Math.round((quiet + count * every) * rate) }, (_, index) => {
+      const [time, hiss] = [index / rate - quiet, 0.0005 * normal(chance)];
+      if (time < 0) return hiss;
+      const since = time % every;
+      // no pitch stands while the button goes to and fro in small jerks
+      if (since > 0.9 && since < 1.7)
+        cents += ((Math.floor(since * 20) % 2 === 0 ? -1 : 3) * (Math.floor(time / every) % 2 === 0 ? 1 : -1) * 3000) / rate;
+      phase += (2 * Math.PI * 75 * 2 ** (cents / 1200)) / rate;
+      const partials = [1, 0.8, 0.6, 0.5, 0.3, 0.2].reduce((sum, part, nth) => sum + part * Math.sin((nth + 1) * phase + nth), 0);
+      return hiss + 0.12 * Math.exp(-since / 4) * partials;
+    });
+    const moments = hear(samples, rate, 1024);
+    const heardIn = (nth: number) =>
+      moments.some(({ time, live }) => time > quiet + nth * every && time < quiet + nth * every + 0.9 && live !== null);
+    expect(Array.from({ length: count }, (_, nth) => nth).filter((nth) => !heardIn(nth))).toEqual([]);
+  });
+
   it('shows what rang before it listened, and does not log it: nobody knows when it was plucked', () => {
     const chance = seeded(41);
     const sound = pluck({ first: hertz(98), inharmonicity: 1e-4, at: 0.17, ring: 9, seconds: 3, sampleRate: RATE }, chance);

@@ -111,8 +111,8 @@ export class Ear {
   }
 
   private begin(time: number, before: number, plucked: boolean): void {
-    // over a string that still rings, the room is what it was
-    if (this.onset === null && plucked) this.room = Math.min(before, this.room + HEARING.died.value);
+    // over a string that still rings, or rang when it was lost, the room is what it was
+    if (this.onset === null && plucked && !this.lost) this.room = Math.min(before, this.room + HEARING.died.value);
     this.logs = plucked;
     this.strays = 0;
     // it began within the last hop: half of it is what is known
