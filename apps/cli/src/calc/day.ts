@@ -10,6 +10,10 @@ export function answerDay(question: Question<'day'>): Outcome<Answer<'day'>, Fau
   if (fault !== null) return refused(fault);
   const begun = performance.now();
   const time = { seed, iterations: iterations ?? null, goesOn: () => performance.now() - begun < timeLimitMs };
+  const halves = () => {
+    const from = performance.now();
+    return () => performance.now() - from < timeLimitMs / 2;
+  };
   switch (question.wish) {
     case 'plan':
       return done(told(planDay(rack, time)));
@@ -22,7 +26,12 @@ export function answerDay(question: Question<'day'>): Outcome<Answer<'day'>, Fau
       return done({ ...told(plan), promises: promises(rack, plan, { draws: question.draws, seed }), draws: question.draws });
     }
     case 'insert': {
-      const { operations, wanted, ...rest } = insertJob(rack, question.job, { ...time, draws: question.draws, inForce: question.inForce });
+      const { operations, wanted, ...rest } = insertJob(rack, question.job, {
+        ...time,
+        clock: halves,
+        draws: question.draws,
+        inForce: question.inForce,
+      });
       return done({ ...rest, operations: [...operations], wanted: wanted === null ? null : { ...wanted, late: [...wanted.late] } });
     }
     case 'next': {

@@ -24,6 +24,8 @@ const OVERRUN = 15;
 /** Somebody is at it as long as the last step lies no farther back, ms. */
 const AT_IT_MS = 30 * MINUTE_MS;
 export const THE_DAY = 1;
+/** The plan is one for the house: it does not hang on the pace of whoever asks. */
+const NOBODY = '00000000-0000-0000-0000-000000000000';
 
 /** What the house said of its day; the usual hours where it said nothing yet. */
 export async function readDay(store: DataSource): Promise<Omit<DayRow, 'id' | 'hours'> & { hours: NonNullable<DayRow['hours']> }> {
@@ -57,7 +59,7 @@ export async function askedFor(
   { askedBy, instrumentId }: { askedBy: string; instrumentId: string },
 ): Promise<AskedJob> {
   const [day, passport, { methods }] = await Promise.all([rackOf(store, at, askedBy), readPassport(store, instrumentId), readHouse(store)]);
-  const times = await timesFor(store, askedBy, [passport.family]);
+  const times = await timesFor(store, NOBODY, [passport.family]);
   const known = atHand({ passport, events: [], house: methods }, times);
   const job = jobOf(passport, known, {
     ...{ id: passport.id, reason: '', state: 'waiting', stage: 'choose', promisedAt: null, ready: day.now, hours: day.hours },
@@ -85,7 +87,7 @@ export async function rackOf(store: DataSource, at: Date, askedBy: string): Prom
   const last = Math.max(now, ...windows.map(([, until]) => until));
   const files = await Promise.all(rows.map(({ id }) => openWorksheet(store, id, askedBy)));
   const families = [...new Set(files.map(({ passport }) => passport.family))];
-  const times = await timesFor(store, askedBy, families);
+  const times = await timesFor(store, NOBODY, families);
   const known = files.map((file) => ({ file, known: atHand(file, times) }));
   const jobs = known.map(({ file: { job: head, passport }, known: job }) =>
     jobOf(passport, job, {
@@ -111,10 +113,16 @@ export async function rackOf(store: DataSource, at: Date, askedBy: string): Prom
           hands.has(personId) && jobs.some(({ id, operations }) => id === jobId && operations.some((each) => each.id === operation)),
       )
       .map(({ jobId, operation, personId, startAt }) => ({ job: jobId, operation, person: personId, start: minuteOf(new Date(startAt)) }));
+  const lay = is(inForce);
+  /** Work that goes on lies where it was planned to begin: it does not move with the hour. */
+  const begunAt = (job: string, person: string) =>
+    Math.min(now, lay.find((each) => each.job === job && each.operation === RESTRING && each.person === person)?.start ?? now);
   const startedOf = jobs.flatMap(({ id, operations }) => {
     const person = [...atIt].find(([, job]) => job === id)?.[0];
     const minutesLeft = operations.find((each) => each.id === RESTRING)?.minutes;
-    return person === undefined || minutesLeft === undefined ? [] : [{ job: id, operation: RESTRING, person, start: now, minutesLeft }];
+    return person === undefined || minutesLeft === undefined
+      ? []
+      : [{ job: id, operation: RESTRING, person, start: begunAt(id, person), minutesLeft }];
   });
   return {
     origin: origin.toISOString(),
@@ -133,6 +141,6 @@ export async function rackOf(store: DataSource, at: Date, askedBy: string): Prom
     pinned: is(pinned).filter(
       ({ job, operation, start }) => start >= now && !startedOf.some((each) => each.job === job && each.operation === operation),
     ),
-    inForce: is(inForce).filter(({ operation }) => operation !== BEGUN),
+    inForce: lay.filter(({ operation }) => operation !== BEGUN),
   };
 }

@@ -20,13 +20,21 @@ export interface Inserted {
   wanted: { onTime: number; late: readonly string[]; inTime: boolean } | null;
 }
 
+/** `clock` begins to run when it is asked for, and says whether there is time left. */
+export interface InsertingTime extends Pick<PlanningTime, 'seed' | 'iterations'> {
+  clock: () => () => boolean;
+  draws: number;
+  inForce: readonly InForce[];
+}
+
 /** Later than any shop plans, minutes. */
 const NEVER = 4_000_000;
 
 /** When a new job can honestly be ready: all others stay as they are in the plan in force, or as they are planned where there is none. */
-export function insertJob(rack: Rack, asked: Asked, time: PlanningTime & { draws: number; inForce: readonly InForce[] }): Inserted {
-  const { inForce, draws, seed } = time;
-  const without = planDay(rack, time, inForce);
+export function insertJob(rack: Rack, asked: Asked, { seed, iterations, clock, inForce, draws }: InsertingTime): Inserted {
+  // two plans are made: each has a time of its own
+  const time = () => ({ seed, iterations, goesOn: clock() });
+  const without = planDay(rack, time(), inForce);
   const job: Job = { ...asked, due: asked.due ?? NEVER };
   const whole: Rack = { ...rack, jobs: [...rack.jobs, job] };
   const nth = rack.jobs.length;
@@ -58,7 +66,7 @@ export function insertJob(rack: Rack, asked: Asked, time: PlanningTime & { draws
     notBefore: { settling, work: own.at(-1)?.end ?? null },
     p50: told?.p50 ?? null,
     p90: told?.p90 ?? null,
-    wanted: asked.due === null ? null : { onTime: told?.onTime ?? 0, ...givingWay(whole, without, time) },
+    wanted: asked.due === null ? null : { onTime: told?.onTime ?? 0, ...givingWay(whole, without, time()) },
   };
 }
 

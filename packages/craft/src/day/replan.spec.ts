@@ -42,7 +42,7 @@ describe('a job that is asked for', () => {
     ...someJob('new', 0, [piece('restring', 40), { ...piece('tune', 3, 60), same: false }], { kind: 'nylon' }),
     due,
   });
-  const asked = { ...time, draws: 1000, inForce: [] };
+  const asked = { ...time, clock: () => () => true, draws: 1000, inForce: [] };
 
   it('finds its least end with all others where they are, told apart by its strings and by the work', () => {
     // x until 40 and y until 80; then 40 of its own, 60 of waiting, 3

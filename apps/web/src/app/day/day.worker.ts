@@ -7,13 +7,18 @@ const DRAWS = 2000;
 /** While it gets better it is shown no more often than that, ms. */
 const SHOWN_MS = 100;
 
+const clock = (limitMs: number) => {
+  const from = performance.now();
+  return () => performance.now() - from < limitMs;
+};
+
 function plan({ asked, rack, inForce, timeLimitMs }: DayQuestion): DayReply {
-  const begun = performance.now();
-  const goesOn = () => performance.now() - begun < timeLimitMs;
   if (asked !== undefined) {
-    const inserted = insertJob(rack, asked, { seed: SEED, iterations: null, goesOn, draws: DRAWS, inForce });
+    const inserted = insertJob(rack, asked, { seed: SEED, iterations: null, clock: () => clock(timeLimitMs / 2), draws: DRAWS, inForce });
     return { kind: 'inserted', inserted };
   }
+  const begun = performance.now();
+  const goesOn = clock(timeLimitMs);
   let shown = begun;
   const planned = replanDay(rack, inForce, {
     seed: SEED,
