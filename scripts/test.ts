@@ -1,12 +1,14 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { cpus } from 'node:os';
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { build } from './build.js';
 import { CHROMIUM, needChromium } from './debian.js';
 
 const root = new URL('..', import.meta.url).pathname;
 const results = join(root, '.data', 'test-results');
+/** Of a page that failed, so much is printed. */
+const PAGE_LINES = 90;
 
 interface Count {
   passed: number;
@@ -77,6 +79,14 @@ const playwrightCount = ({ stats }: { stats: { expected: number; unexpected: num
   failed: stats.unexpected,
 });
 
+/** What a page showed when its test failed: of a run elsewhere nothing else is left. */
+function sayPages(): void {
+  const failed = join(root, 'e2e/test-results');
+  if (!existsSync(failed)) return;
+  for (const path of readdirSync(failed, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('error-context.md')))
+    console.log(readFileSync(join(failed, path), 'utf8').split('\n').slice(0, PAGE_LINES).join('\n'));
+}
+
 const STEPS: readonly Step[] = [
   {
     name: 'build',
@@ -105,7 +115,9 @@ const STEPS: readonly Step[] = [
     name: 'end to end',
     work: () => {
       const file = join(results, 'e2e.json');
-      return read(file, run(root, 'playwright', ['test', '-c', 'e2e'], { PLAYWRIGHT_JSON_OUTPUT_NAME: file }), playwrightCount);
+      const status = run(root, 'playwright', ['test', '-c', 'e2e'], { PLAYWRIGHT_JSON_OUTPUT_NAME: file });
+      if (status !== 0) sayPages();
+      return read(file, status, playwrightCount);
     },
   },
 ];
