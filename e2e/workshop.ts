@@ -15,13 +15,14 @@ export class Workshop {
     private readonly cluster: Awaited<ReturnType<typeof startThrowAwayCluster>>,
     private readonly databaseUrl: string,
     private readonly port: number,
+    private clock: string | null,
   ) {}
 
-  static async open(durable = false): Promise<Workshop> {
+  static async open(durable = false, clock: string | null = null): Promise<Workshop> {
     const cluster = await startThrowAwayCluster({ durable });
     const databaseUrl = await ensureDatabase(cluster.url, 'gold_peg');
-    serverCommand(root, databaseUrl, 'demo', 'rack');
-    const workshop = new Workshop(cluster, databaseUrl, await freePort());
+    serverCommand({ root, databaseUrl, clock }, 'demo', 'rack');
+    const workshop = new Workshop(cluster, databaseUrl, await freePort(), clock);
     await workshop.start();
     return workshop;
   }
@@ -31,13 +32,27 @@ export class Workshop {
   }
 
   async start(): Promise<void> {
-    const settings = { root, databaseUrl: this.databaseUrl, port: this.port, secret: 'a secret of the tests', demo: true };
+    const settings = {
+      root,
+      databaseUrl: this.databaseUrl,
+      port: this.port,
+      secret: 'a secret of the tests',
+      demo: true,
+      clock: this.clock,
+    };
     this.child = (await startServer(settings)).child;
   }
 
   async stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
     if (this.child !== null) await stopProcess(this.child, signal);
     this.child = null;
+  }
+
+  /** The house is at another moment, and goes on from there. */
+  async moveTo(clock: string): Promise<void> {
+    this.clock = clock;
+    await this.stop();
+    await this.start();
   }
 
   /** The server is there, and answers nothing until it goes on. */
@@ -75,12 +90,14 @@ export class Workshop {
 }
 
 /** Each spec file has its own workshop: its worker is its own (playwright.config.ts). */
-export const test = base.extend<object, { durable: boolean; workshop: Workshop }>({
+export const test = base.extend<object, { durable: boolean; clock: string | null; workshop: Workshop }>({
   /** Whether the database keeps what was committed when its power goes: slower, and right. */
   durable: [false, { scope: 'worker', option: true }],
+  /** The moment at which the house begins; null for now. */
+  clock: [null, { scope: 'worker', option: true }],
   workshop: [
-    async ({ durable }, use) => {
-      const workshop = await Workshop.open(durable);
+    async ({ durable, clock }, use) => {
+      const workshop = await Workshop.open(durable, clock);
       await use(workshop);
       await workshop.close();
     },

@@ -14,11 +14,11 @@ async function main(): Promise<void> {
   if ((what !== 'backup' && what !== 'restore') || file === '') throw new Error('usage: gold-peg backup FILE, or gold-peg restore FILE');
   const given = process.env['DATABASE_URL'] ?? '';
   build(root);
-  if (given !== '') return console.log(serverCommand(root, given, what, resolve(file)));
+  if (given !== '') return console.log(serverCommand({ root, databaseUrl: given }, what, resolve(file)));
   mkdirSync(join(root, '.data'), { recursive: true });
   const cluster = await startCluster(clusterFolder(join(root, '.data')), { durable: true });
   try {
-    console.log(serverCommand(root, await ensureDatabase(cluster.url, 'gold_peg'), what, resolve(file)));
+    console.log(serverCommand({ root, databaseUrl: await ensureDatabase(cluster.url, 'gold_peg') }, what, resolve(file)));
   } finally {
     if (!cluster.ranBefore) cluster.stop();
   }

@@ -220,7 +220,7 @@ async function main(): Promise<void> {
   mkdirSync(folder, { recursive: true });
   const cluster = await startThrowAwayCluster();
   const databaseUrl = await ensureDatabase(cluster.url, 'gold_peg');
-  serverCommand(root, databaseUrl, 'demo');
+  serverCommand({ root, databaseUrl }, 'demo');
   const { child, address } = await startServer({
     root,
     databaseUrl,

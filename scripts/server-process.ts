@@ -9,15 +9,20 @@ export interface ServerSettings {
   demo: boolean;
   /** Where messages to owners lie as files; a folder of the machine's own for what passes where it is left out. */
   outboxFolder?: string;
+  /** When it begins by its own clock; now where it is left out. */
+  clock?: string | null;
 }
 
 const mainFile = (root: string) => join(root, 'apps/server/dist/main.js');
 
 /** Runs one of the server's commands to its end and returns what it printed. @throws Error with what it complained of. */
-export function serverCommand(root: string, databaseUrl: string, ...words: string[]): string {
+export function serverCommand(
+  { root, databaseUrl, clock }: Pick<ServerSettings, 'root' | 'databaseUrl' | 'clock'>,
+  ...words: string[]
+): string {
   const run = spawnSync(process.execPath, [mainFile(root), ...words], {
     cwd: root,
-    env: { ...process.env, DATABASE_URL: databaseUrl },
+    env: { ...process.env, DATABASE_URL: databaseUrl, ...(clock != null && { GOLD_PEG_CLOCK: clock }) },
     encoding: 'utf8',
   });
   if (run.status !== 0) throw new Error(run.stderr.trim() || `the server's ${words[0] ?? ''} ended with ${run.status}`);
@@ -32,6 +37,7 @@ export function startServer({
   secret,
   demo,
   outboxFolder,
+  clock,
 }: ServerSettings): Promise<{ child: ChildProcess; address: string }> {
   const env = {
     ...process.env,
@@ -41,6 +47,7 @@ export function startServer({
     WEB_FOLDER: join(root, 'apps/web/dist/browser'),
     DEMO: demo ? '1' : '0',
     ...(outboxFolder !== undefined && { OUTBOX_FOLDER: outboxFolder }),
+    ...(clock != null && { GOLD_PEG_CLOCK: clock }),
   };
   const child = spawn(process.execPath, [mainFile(root), 'serve'], { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] });
   return new Promise((resolve, reject) => {

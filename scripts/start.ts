@@ -36,9 +36,9 @@ async function ownCluster(): Promise<Cluster> {
 
 async function serve(databaseUrl: string): Promise<void> {
   build(root);
-  console.log(serverCommand(root, databaseUrl, 'migrate'));
+  console.log(serverCommand({ root, databaseUrl }, 'migrate'));
   const welcome =
-    flags['no-demo'] === true ? serverCommand(root, databaseUrl, 'first-owner', 'Owner') : serverCommand(root, databaseUrl, 'demo');
+    flags['no-demo'] === true ? serverCommand({ root, databaseUrl }, 'first-owner', 'Owner') : serverCommand({ root, databaseUrl }, 'demo');
   console.log(welcome);
   const port = flags.port === undefined ? await usablePort() : Number(flags.port);
   const settings = { root, databaseUrl, port, secret: secret(), demo: flags['no-demo'] !== true, outboxFolder: join(data, 'outbox') };

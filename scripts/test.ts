@@ -84,7 +84,15 @@ function sayPages(): void {
   const failed = join(root, 'e2e/test-results');
   if (!existsSync(failed)) return;
   for (const path of readdirSync(failed, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('error-context.md')))
-    console.log(readFileSync(join(failed, path), 'utf8').split('\n').slice(0, PAGE_LINES).join('\n'));
+    console.log(
+      `\n${path}\n${
+        /# Page snapshot[^]*?(?=# Test source|$)/
+          .exec(readFileSync(join(failed, path), 'utf8'))?.[0]
+          .split('\n')
+          .slice(0, PAGE_LINES)
+          .join('\n') ?? ''
+      }`,
+    );
 }
 
 const STEPS: readonly Step[] = [

@@ -24,7 +24,7 @@ export async function openingTimes(root: string): Promise<OpeningTime[]> {
   needChromium();
   const cluster = await startThrowAwayCluster();
   const databaseUrl = await ensureDatabase(cluster.url, 'gold_peg');
-  serverCommand(root, databaseUrl, 'demo');
+  serverCommand({ root, databaseUrl }, 'demo');
   const { child, address } = await startServer({ root, databaseUrl, port: await freePort(), secret: 'a secret of the bench', demo: true });
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
   try {

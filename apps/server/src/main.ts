@@ -23,10 +23,19 @@ const USAGE = `usage: node dist/main.js COMMAND
   restore FILE          fill an empty house from an archive, all of it or nothing
   rebuild-projections   make current strings, setups and job states again from the log`;
 
+/** What time it is: another where a demo or a test begins at a moment of its own, and goes on from there. */
+const clock = clockFrom(process.env['GOLD_PEG_CLOCK']);
+
 /** So often it is looked whether something has come from the supplier. */
 const DELIVERIES_MS = 5000;
 
 const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
+
+function clockFrom(begins: string | undefined): () => Date {
+  const ahead = begins === undefined ? 0 : Date.parse(begins) - Date.now();
+  if (Number.isNaN(ahead)) throw new RangeError(`GOLD_PEG_CLOCK must be a moment such as 2026-05-26T09:30:00Z, was ${String(begins)}`);
+  return () => new Date(Date.now() + ahead);
+}
 
 function databaseUrl(): string {
   const url = process.env['DATABASE_URL'];
@@ -71,6 +80,7 @@ async function serve(): Promise<void> {
     store,
     pool,
     feed,
+    clock,
     log,
     sessionSecret: process.env['SESSION_SECRET'] ?? (await sharedSecret(store, 'session')),
     demoSignIn: process.env['DEMO'] === '1' ? DEMO_SIGN_IN : null,
@@ -89,7 +99,7 @@ async function serve(): Promise<void> {
   process.once('SIGINT', stop);
   process.once('SIGTERM', stop);
   const deliveries = setInterval(() => {
-    receiveDeliveries(store, simulatedSupplier, new Date()).catch((error: unknown) =>
+    receiveDeliveries(store, simulatedSupplier, clock()).catch((error: unknown) =>
       log.warn({ err: error }, 'no delivery could be taken in'),
     );
   }, DELIVERIES_MS);
@@ -106,7 +116,7 @@ const COMMANDS: Record<string, (argument: string) => Promise<void>> = {
     }),
   demo: (scale) =>
     withStore(async (store) =>
-      (await loadDemo(store, new Date(), scale === 'rack' ? 'rack' : 'harbour'))
+      (await loadDemo(store, clock(), scale === 'rack' ? 'rack' : 'harbour'))
         ? 'The demo is loaded.'
         : 'The house is not empty: nothing was loaded.',
     ),

@@ -16,7 +16,7 @@ export async function largeHouse(root: string): Promise<Row[]> {
   const cluster = await startThrowAwayCluster({ durable: true });
   try {
     const databaseUrl = await ensureDatabase(cluster.url, 'gold_peg');
-    serverCommand(root, databaseUrl, 'demo');
+    serverCommand({ root, databaseUrl }, 'demo');
     const began = performance.now();
     await fill(databaseUrl);
     const many = (count: number) => count.toLocaleString('en-GB');

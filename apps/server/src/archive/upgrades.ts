@@ -5,10 +5,11 @@ export type ArchivedRow = readonly [table: string, row: Record<string, unknown>]
 
 /**
  * What became of rows from one version to the next, by the version that they come from. 1: what was measured was one word for the whole headstock, and nobody knew of
- * tops and boards.
+ * tops and boards. 2: promises did not say how likely they were.
  */
 const UPGRADES: Readonly<Record<number, (row: ArchivedRow) => ArchivedRow>> = {
   1: ([table, row]) => (table === 'instrument' ? [table, { ...row, geometry: geometrySchema.parse(row['geometry']) }] : [table, row]),
+  2: ([table, row]) => (table === 'job' ? [table, { ...row, promised_chance: null, promise_moved: false }] : [table, row]),
 };
 
 /** A row of an older archive as the present one has it. */

@@ -8,7 +8,7 @@ export const listAttachments: Handler<'listAttachments'> = ({ store, params }) =
 
 /** Keeps a photo or a scan, once for each id. What it is, its bytes say: neither its name nor what the browser calls it. */
 export const addAttachment: Handler<'addAttachment'> = async (asked) => {
-  const { store, params, query, request } = asked;
+  const { store, now, params, query, request } = asked;
   const content = request.body as unknown;
   const type = Buffer.isBuffer(content) ? await typeOf(content) : null;
   if (!Buffer.isBuffer(content) || type === null) throw refuseField('file', 'must be a photo or a scan: JPEG, PNG, WebP or PDF');
@@ -18,7 +18,7 @@ export const addAttachment: Handler<'addAttachment'> = async (asked) => {
     await holdInstrument(tx, params.id);
     if ((await tx.countBy(AttachmentRow, { instrumentId: params.id })) >= MOST_ATTACHMENTS)
       throw refuseField('file', `must be one of ${MOST_ATTACHMENTS} at most that an instrument has: take one away first`);
-    await addOnce(tx, AttachmentRow, { ...draft, personId: signedIn(asked).id, type, addedAt: new Date(), content });
+    await addOnce(tx, AttachmentRow, { ...draft, personId: signedIn(asked).id, type, addedAt: now, content });
   });
   const [kept] = await attachmentsOf(store, { id: query.id });
   if (kept === undefined) throw new TypeError('what was added is there');

@@ -1,1 +1,1 @@
-export { askedJob, changeHours, day, keepPlan, pin } from './routes.js';
+export { askedJob, changeHours, day, keepPlan, pin, promisesKept } from './routes.js';

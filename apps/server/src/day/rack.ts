@@ -1,15 +1,16 @@
-import { In, Not } from 'typeorm';
-import type { DataSource } from 'typeorm';
-import { USUAL_HOURS, type AskedJob, type Day, type DayJob, type DayPlace, type HouseHours } from '@gold-peg/contract/day';
-import type { Passport } from '@gold-peg/contract/register';
-import { BEGUN, operationsOf, RESTRING } from '@gold-peg/craft/day';
-import { timesFor } from '../bench-log/index.js';
-import { readHouse } from '../house/index.js';
+import { In, Not, type DataSource } from 'typeorm';
+import type { Day, DayJob, DayPlace } from '@gold-peg/contract/day';
+import { BEGUN, correctionFrom, plannedMinutes, rackFault, RESTRING, type Minute } from '@gold-peg/craft/day';
+import { FAMILIES } from '@gold-peg/craft/strings';
 import { openWorksheet } from '../jobs/index.js';
-import { readPassport } from '../register/index.js';
-import { DayRow, JobRow, PersonRow } from '../store/index.js';
+import { JobRow, PersonRow } from '../store/index.js';
 import { atHand, type Known } from './at-hand.js';
-import { midnightBefore, openWindows } from './windows.js';
+import { timesOfHouse } from './house-pace.js';
+import { readDay } from './hours.js';
+import { keptPromises, statedOf } from './kept.js';
+import { partsOf } from './parts.js';
+import { rackJob, waitingOn } from './rack-job.js';
+import { midnightBefore, openWindows, windowsOf } from './windows.js';
 
 const MINUTE_MS = 60_000;
 /** So far back lies the origin: nothing that counts was done before it. */
@@ -23,50 +24,15 @@ const MOST_PEOPLE = 8;
 const OVERRUN = 15;
 /** Somebody is at it as long as the last step lies no farther back, ms. */
 const AT_IT_MS = 30 * MINUTE_MS;
-export const THE_DAY = 1;
-/** The plan is one for the house: it does not hang on the pace of whoever asks. */
-const NOBODY = '00000000-0000-0000-0000-000000000000';
 
-/** What the house said of its day; the usual hours where it said nothing yet. */
-export async function readDay(store: DataSource): Promise<Omit<DayRow, 'id' | 'hours'> & { hours: NonNullable<DayRow['hours']> }> {
-  const row = await store.getRepository(DayRow).findOneBy({ id: THE_DAY });
-  return { hours: row?.hours ?? USUAL_HOURS, pinned: row?.pinned ?? [], inForce: row?.inForce ?? [], version: row?.version ?? 1 };
-}
+/** The longest stretch in which somebody is there: work that is longer goes on in others. */
+export const longestOf = (people: Day['people']): Minute =>
+  Math.max(0, ...people.flatMap(({ windows }) => windows.map(([from, until]) => until - from)));
 
-/** A job as the planner takes it. */
-function jobOf(
-  passport: Passport,
-  known: Known,
-  told: Pick<DayJob, 'id' | 'reason' | 'state' | 'stage' | 'promisedAt' | 'ready' | 'due'> & { hours: HouseHours },
-): DayJob {
-  const { hours, ...rest } = told;
-  const operations = operationsOf(known, hours).map(({ minutesP50, minutesP90, ...each }) => ({
-    ...each,
-    minutesP50: minutesP50 ?? each.minutes,
-    minutesP90: minutesP90 ?? each.minutes,
-  }));
-  return {
-    ...rest,
-    ...{ instrumentId: passport.id, passport: passport.passport, name: passport.name, ownerName: passport.ownerName },
-    ...{ moves: known.moves !== null, kind: passport.family, hold: null, weight: 1, operations },
-  };
-}
-
-/** What an instrument would take if it was taken in now, beside the day as it is. */
-export async function askedFor(
-  store: DataSource,
-  at: Date,
-  { askedBy, instrumentId }: { askedBy: string; instrumentId: string },
-): Promise<AskedJob> {
-  const [day, passport, { methods }] = await Promise.all([rackOf(store, at, askedBy), readPassport(store, instrumentId), readHouse(store)]);
-  const times = await timesFor(store, NOBODY, [passport.family]);
-  const known = atHand({ passport, events: [], house: methods }, times);
-  const job = jobOf(passport, known, {
-    ...{ id: passport.id, reason: '', state: 'waiting', stage: 'choose', promisedAt: null, ready: day.now, hours: day.hours },
-    due: Math.max(day.now, ...day.people.flatMap(({ windows }) => windows.map(([, until]) => until))),
-  });
-  const people = day.people.map((person) => ({ ...person, can: [...new Set([...person.can, job.kind])] }));
-  return { day: { ...day, people }, job };
+interface Begun {
+  job: string;
+  known: Known;
+  person: string;
 }
 
 /** The workshop as the planner sees it at a moment. `askedBy`: who may see the worksheets. */
@@ -75,72 +41,102 @@ export async function rackOf(store: DataSource, at: Date, askedBy: string): Prom
   const origin = midnightBefore(at, DAYS_BACK, hours.zone);
   const minuteOf = (moment: Date) => Math.max(0, Math.round((moment.getTime() - origin.getTime()) / MINUTE_MS));
   const now = minuteOf(at);
-  const [people, rows] = await Promise.all([
-    store.getRepository(PersonRow).find({ where: { role: In(['owner', 'technician']) }, order: { name: 'ASC' }, take: MOST_PEOPLE }),
-    store.getRepository(JobRow).find({
-      where: { state: Not('handed-over') },
-      order: { promisedAt: { direction: 'ASC', nulls: 'LAST' }, takenInAt: 'ASC' },
-      take: MOST_JOBS,
-    }),
+  const span = { from: at, days: DAYS_AHEAD };
+  const open = openWindows(hours, origin, span);
+  const people = (await atTheBench(store)).map(({ id, name }) => ({
+    ...{ id, name, windows: windowsOf(hours, id, origin, span), overrun: OVERRUN },
+    can: [...(hours.people.find(({ personId }) => personId === id)?.can ?? FAMILIES)],
+  }));
+  const last = Math.max(now, ...open.map(([, until]) => until));
+  const rows = await openJobs(store);
+  const ids = rows.map(({ id }) => id);
+  const [files, { holds, toOrder }, promised] = await Promise.all([
+    Promise.all(ids.map((id) => openWorksheet(store, id, askedBy))),
+    partsOf(store, ids, { now, minuteOf }),
+    keptPromises(store, at),
   ]);
-  const windows = openWindows(hours, origin, { from: at, days: DAYS_AHEAD });
-  const last = Math.max(now, ...windows.map(([, until]) => until));
-  const files = await Promise.all(rows.map(({ id }) => openWorksheet(store, id, askedBy)));
-  const families = [...new Set(files.map(({ passport }) => passport.family))];
-  const times = await timesFor(store, NOBODY, families);
-  const known = files.map((file) => ({ file, known: atHand(file, times) }));
-  const jobs = known.map(({ file: { job: head, passport }, known: job }) =>
-    jobOf(passport, job, {
-      ...{ id: head.id, reason: head.reason, state: head.state, stage: head.stage, promisedAt: head.promisedAt, hours },
+  const correction = correctionFrom(statedOf(promised));
+  const times = await timesOfHouse(store, [...new Set(files.map(({ passport }) => passport.family))]);
+  const longest = longestOf(people);
+  const fits = (piece: Parameters<typeof plannedMinutes>[0]) => plannedMinutes(piece, hours) <= longest;
+  const known = files.map((file) => ({ file, known: atHand(file, { times, fits }) }));
+  const hands = new Set(people.map(({ id }) => id));
+  const begun = known.flatMap(({ file, known: job }): Begun[] => {
+    if (job.hand === null) return [];
+    return [{ job: file.job.id, known: job, person: hands.has(job.hand.personId) ? job.hand.personId : (people[0]?.id ?? '') }];
+  });
+  const done = begun.map(({ job, known: { leftAt, hand }, person }) => ({
+    ...{ job, operation: BEGUN, person },
+    end: minuteOf(leftAt ?? hand?.at ?? at),
+  }));
+  const jobs = known.map(({ file: { job: head, passport }, known: job }) => {
+    const rackedJob = rackJob(passport, job, {
+      ...{ id: head.id, reason: head.reason, state: head.state, stage: head.stage, promisedAt: head.promisedAt, hours, now },
       ready: minuteOf(new Date(head.takenInAt)),
       due: head.promisedAt === null ? last : minuteOf(new Date(head.promisedAt)),
-    }),
-  );
-  const hands = new Set(people.map(({ id }) => id));
-  const handOf = ({ hand }: Known) => (hand !== null && hands.has(hand.personId) ? hand.personId : (people[0]?.id ?? ''));
-  const begun = known.filter(({ known: { hand } }) => hand !== null);
+      waits: holds.get(head.id) ?? null,
+    });
+    const doneAt = done.find((each) => each.job === head.id)?.end;
+    return doneAt === undefined ? rackedJob : waitingOn(rackedJob, doneAt);
+  });
+  const lay = placesOf(inForce, { jobs, hands, minuteOf });
+  const started = startedOf(begun, { at, now, jobs, lay });
+  const rack = { origin: origin.toISOString(), now, version, hours, correction, open, people, jobs, toOrder, done, started };
+  return {
+    ...rack,
+    pinned: standing(rack, placesOf(pinned, { jobs, hands, minuteOf })),
+    inForce: lay.filter(({ operation }) => operation !== BEGUN),
+  };
+}
+
+/** Pins that can still be: hours go by, and change. */
+function standing(rack: Omit<Day, 'pinned' | 'inForce'>, pinned: Day['pinned']): Day['pinned'] {
+  return pinned.reduce<Day['pinned']>((kept, pin) => {
+    const all = [...kept, pin];
+    return rackFault({ ...rack, pinned: all }) === null ? all : kept;
+  }, []);
+}
+
+const atTheBench = (store: DataSource) =>
+  store.getRepository(PersonRow).find({ where: { role: In(['owner', 'technician']) }, order: { name: 'ASC' }, take: MOST_PEOPLE });
+
+/** Whoever was promised first comes first. */
+const openJobs = (store: DataSource) =>
+  store.getRepository(JobRow).find({
+    where: { state: Not('handed-over') },
+    order: { promisedAt: { direction: 'ASC', nulls: 'LAST' }, takenInAt: 'ASC' },
+    take: MOST_JOBS,
+  });
+
+/** Places as the planner takes them, of what is still there. */
+function placesOf(
+  places: readonly DayPlace[],
+  { jobs, hands, minuteOf }: { jobs: readonly DayJob[]; hands: ReadonlySet<string>; minuteOf: (moment: Date) => Minute },
+): Day['inForce'] {
+  const isThere = ({ jobId, operation, personId }: DayPlace) =>
+    hands.has(personId) && jobs.some(({ id, operations }) => id === jobId && operations.some((each) => each.id === operation));
+  return places
+    .filter(isThere)
+    .map(({ jobId, operation, personId, startAt }) => ({ job: jobId, operation, person: personId, start: minuteOf(new Date(startAt)) }));
+}
+
+/** What everybody is at: the job of their latest step, unless it lies too far back. */
+function startedOf(
+  begun: readonly Begun[],
+  { at, now, jobs, lay }: { at: Date; now: Minute; jobs: readonly DayJob[]; lay: Day['inForce'] },
+): Day['started'] {
+  const latest = ({ known: { hand } }: Begun) => hand?.at.getTime() ?? 0;
   const atIt = new Map<string, string>();
-  for (const { file, known: job } of [...begun].sort((a, b) => (b.known.hand?.at.getTime() ?? 0) - (a.known.hand?.at.getTime() ?? 0))) {
-    const person = handOf(job);
-    const recent = at.getTime() - (job.hand?.at.getTime() ?? 0) <= AT_IT_MS;
-    if (recent && job.work !== null && !atIt.has(person)) atIt.set(person, file.job.id);
-  }
-  const kinds = [...new Set(jobs.map(({ kind }) => kind))];
-  const is = (places: readonly DayPlace[]) =>
-    places
-      .filter(
-        ({ jobId, operation, personId }) =>
-          hands.has(personId) && jobs.some(({ id, operations }) => id === jobId && operations.some((each) => each.id === operation)),
-      )
-      .map(({ jobId, operation, personId, startAt }) => ({ job: jobId, operation, person: personId, start: minuteOf(new Date(startAt)) }));
-  const lay = is(inForce);
+  for (const each of [...begun].sort((a, b) => latest(b) - latest(a)))
+    if (at.getTime() - latest(each) <= AT_IT_MS && each.known.work.length > 0 && !atIt.has(each.person)) atIt.set(each.person, each.job);
   /** Work that goes on lies where it was planned to begin: it does not move with the hour. */
   const begunAt = (job: string, person: string) =>
     Math.min(now, lay.find((each) => each.job === job && each.operation === RESTRING && each.person === person)?.start ?? now);
-  const startedOf = jobs.flatMap(({ id, operations }) => {
+  return jobs.flatMap(({ id, operations }) => {
     const person = [...atIt].find(([, job]) => job === id)?.[0];
     const minutesLeft = operations.find((each) => each.id === RESTRING)?.minutes;
     return person === undefined || minutesLeft === undefined
       ? []
       : [{ job: id, operation: RESTRING, person, start: begunAt(id, person), minutesLeft }];
   });
-  return {
-    origin: origin.toISOString(),
-    now,
-    version,
-    hours,
-    people: people.map(({ id, name }) => ({ id, name, windows, can: kinds, overrun: OVERRUN })),
-    jobs,
-    done: begun.map(({ file, known: job }) => ({
-      job: file.job.id,
-      operation: BEGUN,
-      person: handOf(job),
-      end: minuteOf(job.leftAt ?? job.hand?.at ?? at),
-    })),
-    started: startedOf,
-    pinned: is(pinned).filter(
-      ({ job, operation, start }) => start >= now && !startedOf.some((each) => each.job === job && each.operation === operation),
-    ),
-    inForce: lay.filter(({ operation }) => operation !== BEGUN),
-  };
 }

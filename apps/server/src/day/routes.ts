@@ -3,15 +3,23 @@ import type { Day } from '@gold-peg/contract/day';
 import { rackFault } from '@gold-peg/craft/day';
 import { type Handler, Refusal, refuseField, signedIn } from '../handling/index.js';
 import { DayRow } from '../store/index.js';
-import { askedFor, rackOf, THE_DAY } from './rack.js';
+import { askedFor } from './asked.js';
+import { THE_DAY } from './hours.js';
+import { keptPromises, sinceWhen } from './kept.js';
+import { rackOf } from './rack.js';
 
-const look = (asked: Parameters<typeof signedIn>[0] & { store: DataSource }): Promise<Day> =>
-  rackOf(asked.store, new Date(), signedIn(asked).id);
+const look = (asked: Parameters<typeof signedIn>[0] & { store: DataSource; now: Date }): Promise<Day> =>
+  rackOf(asked.store, asked.now, signedIn(asked).id);
 
 export const day: Handler<'day'> = (asked) => look(asked);
 
 export const askedJob: Handler<'askedJob'> = (asked) =>
-  askedFor(asked.store, new Date(), { askedBy: signedIn(asked).id, instrumentId: asked.params.id });
+  askedFor(asked.store, asked.now, { askedBy: signedIn(asked).id, instrumentId: asked.params.id });
+
+export const promisesKept: Handler<'promisesKept'> = async ({ store, now }) => ({
+  since: sinceWhen(now).toISOString(),
+  promises: await keptPromises(store, now),
+});
 
 export const pin: Handler<'pin'> = async (asked) => {
   const { store, body } = asked;

@@ -7,13 +7,22 @@ const MINUTE_MS = 60_000;
 export const midnightBefore = (at: Date, days: number, zone: string): Date =>
   DateTime.fromJSDate(at, { zone }).startOf('day').minus({ days }).toJSDate();
 
+interface Span {
+  from: Date;
+  days: number;
+}
+
 /**
  * Stretches in which the house is open, from a day on and for so many, in whole minutes from `origin`. A wall clock that is put forward or back keeps its hours: nine in the morning is nine in the morning.
  */
-export function openWindows(hours: HouseHours, origin: Date, { from, days }: { from: Date; days: number }): [number, number][] {
-  const first = DateTime.fromJSDate(from, { zone: hours.zone }).startOf('day');
+export function openWindows(
+  { week, zone, closed }: Pick<HouseHours, 'week' | 'zone' | 'closed'>,
+  origin: Date,
+  { from, days }: Span,
+): [number, number][] {
+  const first = DateTime.fromJSDate(from, { zone }).startOf('day');
   return Array.from({ length: days }, (_, nth) => first.plus({ days: nth })).flatMap((date) => {
-    if (hours.closed.includes(date.toISODate() ?? '')) return [];
+    if (closed.includes(date.toISODate() ?? '')) return [];
     const at = (minutes: number) =>
       Math.round(
         (date
@@ -23,6 +32,13 @@ export function openWindows(hours: HouseHours, origin: Date, { from, days }: { f
           origin.getTime()) /
           MINUTE_MS,
       );
-    return (hours.week[date.weekday - 1] ?? []).map(([a, b]): [number, number] => [at(a), at(b)]).filter(([a, b]) => a < b);
+    return (week[date.weekday - 1] ?? []).map(([a, b]): [number, number] => [at(a), at(b)]).filter(([a, b]) => a < b);
   });
+}
+
+/** The same of one person: their own week where they have one, less the days on which they are away. */
+export function windowsOf(hours: HouseHours, personId: string, origin: Date, span: Span): [number, number][] {
+  const own = hours.people.find((each) => each.personId === personId);
+  const closed = [...hours.closed, ...(own?.away ?? [])];
+  return openWindows({ zone: hours.zone, week: own?.week ?? hours.week, closed }, origin, span);
 }

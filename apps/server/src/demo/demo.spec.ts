@@ -5,7 +5,8 @@ import { setupSchema } from '@gold-peg/contract/register';
 import type { BenchEvent } from '@gold-peg/craft/worksheet';
 import { BenchEventRow, CurrentStringRow, InstrumentRow, JobRow, SetupRow } from '../store/index.js';
 import { DEMO_NOW, openHouse, type TestHouse } from '../testing/house.js';
-import { loadDemo, whileOpen } from './load-demo.js';
+import { loadDemo } from './load-demo.js';
+import { whileOpen } from './promised.js';
 import { OWNERS, RACK } from './rack.js';
 
 let house: TestHouse;

@@ -1,29 +1,32 @@
-import { USUAL_HOURS } from '@gold-peg/contract/day';
-import { DateTime } from 'luxon';
 import type { DataSource, EntityManager } from 'typeorm';
 import { v7 as uuidV7 } from 'uuid';
 import { fromInstrument } from '@gold-peg/contract/register';
 import { isVibrato } from '@gold-peg/craft/instrument';
 import { archetype, instrumentOf } from '@gold-peg/craft/archetypes';
 import type { MeasureKind } from '@gold-peg/craft/findings';
+import { chanceFrom } from '@gold-peg/craft/simulated';
 import type { ToolKind } from '@gold-peg/craft/tools';
 import type { BenchEvent } from '@gold-peg/craft/worksheet';
 import { appendToLog } from '../bench-log/index.js';
 import { insertPerson } from '../people/index.js';
-import { putOnShelf } from '../stock/index.js';
-import { InstrumentRow, JobRow, OwnerRow, PersonRow, StringEntryRow, StringLineRow, StringSetRow } from '../store/index.js';
+import { putOnShelf, simulatedSupplier } from '../stock/index.js';
+import { InstrumentRow, JobRow, OwnerRow, PersonRow, StringEntryRow, StringLineRow, StringSetRow, SupplyOrderRow } from '../store/index.js';
 import { setColumnsOf, stringColumnsOf } from '../strings/index.js';
 import { benchWriter, setNamed, type Bench } from './bench-history.js';
 import { LINES_OF_THE_DEMO, SETS_OF_THE_DEMO, STRINGS_OF_THE_DEMO } from './lines.js';
 import { DEMO_PEOPLE } from './people.js';
 import { atHome } from './harbour.js';
-import { ON_THE_BENCH, OWNERS, RACK, type RackEntry } from './rack.js';
-import { SHELF_OF_THE_DEMO } from './shelf.js';
+import { promisedBefore, whileOpen } from './promised.js';
+import { CHOSEN, ON_THE_BENCH, OWNERS, RACK, type RackEntry } from './rack.js';
+import { ORDERS_TOOK_H, SHELF_OF_THE_DEMO } from './shelf.js';
 
 const HOUR_MS = 3_600_000;
 const HOURS_SINCE_COUNT = 1.5;
+const DAYS_BETWEEN_ORDERS = 17;
 /** Players were asked when their instruments were entered in the passport books. */
 const DAYS_SINCE_ASKED = 300;
+/** Before that nobody took down what was promised. */
+const PROMISED_DAYS = 170;
 /** The demo's technician takes his time. */
 const PACE_OF_THE_DEMO = 1.12;
 
@@ -73,6 +76,24 @@ async function loadStrings(tx: EntityManager, now: Date): Promise<void> {
   );
   const counted = new Date(now.getTime() - HOURS_SINCE_COUNT * HOUR_MS);
   for (const row of SHELF_OF_THE_DEMO) await putOnShelf(tx, row, counted);
+  await tx.insert(
+    SupplyOrderRow,
+    ORDERS_TOOK_H.map((hours, nth) => {
+      const placedAt = new Date(now.getTime() - (nth + 1) * DAYS_BETWEEN_ORDERS * 24 * HOUR_MS);
+      const deliveredAt = new Date(placedAt.getTime() + hours * HOUR_MS);
+      const { kind, id } = SHELF_OF_THE_DEMO[nth] ?? { kind: 'set' as const, id: '' };
+      const reference = `sim-${String(nth).padStart(12, '0')}-1`;
+      return {
+        id: uuidV7(),
+        supplier: simulatedSupplier.name,
+        reference,
+        placedAt,
+        promisedAt: deliveredAt,
+        deliveredAt,
+        lines: [{ kind, id, amount: 4 }],
+      };
+    }),
+  );
 }
 
 async function hang(loading: Loading, entry: RackEntry, ownerId: string | null): Promise<void> {
@@ -93,9 +114,10 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
   await tx.update(InstrumentRow, { id: instrument.id }, { passport: entry.passport }); // an insert leaves a generated column to its sequence
   for (const { daysAgo, set, remark, counted, found, measured, left, only, pads, sizes } of entry.past) {
     const startedAt = new Date(now.getTime() - daysAgo * 24 * HOUR_MS);
+    const promises = daysAgo <= PROMISED_DAYS;
     const bench = await openJob(loading, instrument, {
       reason: only === undefined ? 'Restring' : `String ${only.join(', ')} broke`,
-      takenInAt: new Date(startedAt.getTime() - 20 * HOUR_MS),
+      takenInAt: new Date(startedAt.getTime() - (promises ? 80 : 20) * HOUR_MS),
       promisedAt: null,
       startedAt,
       pace: PACE_OF_THE_DEMO * (1 + 0.06 * Math.sin(daysAgo)),
@@ -120,6 +142,11 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
     if (counted !== undefined) each((string) => writer.count(chosen, string, counted));
     writer.handOver(remark);
     loading.events.push(...writer.events);
+    const ready = writer.events.at(-2)?.at;
+    if (promises && ready !== undefined) {
+      const promise = promisedBefore(new Date(ready), chanceFrom(entry.passport * 1000 + daysAgo));
+      await tx.update(JobRow, { id: bench.jobId }, promise);
+    }
   }
   if (entry.job === undefined) return;
   const { reason, takenInHoursAgo, promisedInHours } = entry.job;
@@ -133,6 +160,12 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
     state: 'waiting',
   });
   if (begun !== undefined) loading.events.push(...halfDone(bench, begun));
+  const chosen = CHOSEN.find(({ passport }) => passport === entry.passport);
+  if (chosen !== undefined) {
+    const writer = benchWriter(bench);
+    writer.choose(setNamed(chosen.set, instrument.geometry));
+    loading.events.push(...writer.events);
+  }
 }
 
 function halfDone(bench: Bench, { set: named, wound, up }: (typeof ON_THE_BENCH)[number]): BenchEvent[] {
@@ -159,24 +192,4 @@ async function openJob(
     setName: null,
   });
   return { jobId: id, instrumentId: instrument.id, geometry: instrument.geometry, personId, deviceId, startedAt, pace };
-}
-
-const STEP_MIN = 30;
-
-/** A half hour of that day at which the workshop is open: the day and the night pressed into its hours, so that what was promised earlier stays earlier; days on which it is closed wait until it opens again. */
-export function whileOpen(time: Date): Date {
-  const { zone, week } = USUAL_HOURS;
-  const at = DateTime.fromJSDate(time, { zone });
-  const hours = week[at.weekday - 1] ?? [];
-  if (hours.length === 0) return whileOpen(at.startOf('day').plus({ days: 1 }).toJSDate());
-  let left = ((at.hour + at.minute / 60) / 24) * hours.reduce((sum, [from, until]) => sum + until - from, 0);
-  for (const [from, until] of hours) {
-    if (left >= until - from) {
-      left -= until - from;
-      continue;
-    }
-    const minute = Math.max(from, STEP_MIN * Math.floor((from + left) / STEP_MIN));
-    return at.set({ hour: Math.floor(minute / 60), minute: minute % 60, second: 0, millisecond: 0 }).toJSDate();
-  }
-  throw new RangeError('a day has no more than its hours');
 }

@@ -318,6 +318,9 @@ interface OnTheBench {
   up: boolean;
 }
 
+/** Jobs whose set was chosen when they came in: for one of them nothing lies on the shelf. */
+export const CHOSEN: readonly { passport: number; set: string }[] = [{ passport: 168, set: '.030–.130' }];
+
 /** Jobs that are on the bench when the demo begins, and how far they have come: one at Wind, one with a heavier set on a bridge that floats. */
 export const ON_THE_BENCH: readonly OnTheBench[] = [
   { passport: 117, set: '.012–.053', beganHoursAgo: 0.6, wound: [6, 5], up: false },

@@ -11,6 +11,9 @@ const set = (id: string, counted: number, shelf: string, reorderAt = 2, reorderT
   shelf,
 });
 
+/** How long orders of the last months took, from the order to the shelf, h. */
+export const ORDERS_TOOK_H = [44, 52, 71, 39, 118, 46, 67];
+
 /** Counts of the morning: sets by line, and the singles that break most. */
 export const SHELF_OF_THE_DEMO: readonly StockRow[] = [
   ...SETS_OF_THE_DEMO.map(({ id }, index) => set(id, 5 - (index % 4), 'counter, left')),

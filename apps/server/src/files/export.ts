@@ -4,7 +4,7 @@ import { writeFile, type FiledRow } from '@gold-peg/contract/sheets';
 import { refuseField, type Handler } from '../handling/index.js';
 import { asFiled } from '../register/index.js';
 import { InstrumentRow } from '../store/index.js';
-import { readShelf } from '../stock/index.js';
+import { readItems } from '../stock/index.js';
 import { readStringTable } from '../strings/index.js';
 
 /** More than that no spreadsheet holds with comfort, and no answer of ours should. */
@@ -38,7 +38,7 @@ const READ: { readonly [K in FileKind]: (store: DataSource) => Promise<FiledRow[
   },
   owners: (store) => store.query('SELECT id, name, contact FROM owner ORDER BY lower(name), id'),
   async stock(store) {
-    const { items } = await readShelf(store);
+    const items = await readItems(store);
     // less than nothing means that more was used than was ever counted: nothing lies there
     return items.map(({ kind, id, onHand, reorderAt, reorderTo, shelf }) => ({
       kind,

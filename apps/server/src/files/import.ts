@@ -13,7 +13,7 @@ import { readApart } from './read-apart.js';
 type Rows<K extends FileKind> = { row: number; value: FiledRow[K] }[];
 
 /** Checks a whole file, against itself and against what it refers to, before anything is written; then writes it in one transaction. */
-export const importFile: Handler<'importFile'> = async ({ store, body }) => {
+export const importFile: Handler<'importFile'> = async ({ store, now, body }) => {
   const { kind, format, text, write } = body;
   switch (kind) {
     case 'strings':
@@ -27,7 +27,7 @@ export const importFile: Handler<'importFile'> = async ({ store, body }) => {
         await readApart(kind, format, text),
         kind,
         (rows) => stockProblems(store, rows),
-        (tx, row) => putOnShelf(tx, row, new Date()),
+        (tx, row) => putOnShelf(tx, row, now),
       );
     case 'instruments':
       return take(

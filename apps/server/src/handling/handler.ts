@@ -10,6 +10,8 @@ export interface Asked<K extends EndpointName | StreamName> {
   body: BodyOf<K>;
   person: Person | null;
   store: DataSource;
+  /** By the clock of the house. */
+  now: Date;
   request: Request;
 }
 

@@ -22,6 +22,8 @@ export interface AppParts {
   store: DataSource;
   pool: Pool;
   feed: LogFeed;
+  /** What time it is. */
+  clock: () => Date;
   log: Logger;
   sessionSecret: string;
   /** What a demo prints for who comes by; null in a real house. */
@@ -37,7 +39,7 @@ const isNoStream: compression.CompressionFilter = (request, response) =>
   response.getHeader('content-type') !== 'text/event-stream' && compression.filter(request, response);
 
 /** The whole server as a function, so that specs call it without a port of ours. */
-export function buildApp({ store, pool, feed, log, sessionSecret, demoSignIn, webFolder }: AppParts): Express {
+export function buildApp({ store, pool, feed, clock, log, sessionSecret, demoSignIn, webFolder }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.locals['demoSignIn'] = demoSignIn;
@@ -88,7 +90,7 @@ export function buildApp({ store, pool, feed, log, sessionSecret, demoSignIn, we
     swaggerUi.serve,
     swaggerUi.setup(openApi(), { customSiteTitle: 'Gold Peg: the contract', customCss: '.swagger-ui .topbar { display: none }' }),
   );
-  api.use(routes({ ...handlers, feed: feedRoute(feed) }, store));
+  api.use(routes({ ...handlers, feed: feedRoute(feed) }, { store, clock }));
   app.use((request, response, next) => (request.path.startsWith('/api/') ? api(request, response, next) : next()));
   if (webFolder !== undefined) app.use(webPages(webFolder)); // after the API: no file has to be looked for where it answers
   app.use(NO_SUCH_PATH);

@@ -1,8 +1,8 @@
 import { addAttachment, attachment, listAttachments, removeAttachment } from '../attachments/index.js';
 import { appendEvents, jobEvents, logCsv, logJson, readLog } from '../bench-log/index.js';
-import { askedJob, changeHours, day, keepPlan, pin } from '../day/index.js';
+import { askedJob, changeHours, day, keepPlan, pin, promisesKept } from '../day/index.js';
 import { changeHouse, house } from '../house/index.js';
-import { listJobs, mergeInstruments, takeIn, worksheet } from '../jobs/index.js';
+import { listJobs, mergeInstruments, movePromise, takeIn, worksheet } from '../jobs/index.js';
 import { addPerson, changePassphrase, health, listNames, listPeople, savePreferences, session, signIn, signOut } from '../people/index.js';
 import {
   addInstrument,
@@ -72,8 +72,10 @@ export const handlers: Omit<Handlers, 'feed'> = {
   pin,
   keepPlan,
   changeHours,
+  promisesKept,
   listJobs,
   takeIn,
+  movePromise,
   worksheet,
   stringTable,
   addString,

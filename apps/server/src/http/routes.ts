@@ -9,17 +9,21 @@ import { whoAsks } from '../people/index.js';
 import { type Asked, type Handler, type Handlers, Refusal, type StreamHandler } from '../handling/index.js';
 
 /** A router for the whole table: checks role and input, calls the handler, checks the reply. */
-export function routes(handlers: Handlers, store: DataSource): Router {
+export function routes(handlers: Handlers, { store, clock }: { store: DataSource; clock: () => Date }): Router {
   const router = Router();
   for (const name of Object.keys(ENDPOINTS) as (keyof Handlers)[]) {
     const endpoint: Endpoint = ENDPOINTS[name];
     const method = endpoint.method.toLowerCase() as 'get' | 'post' | 'put' | 'delete';
-    router[method](endpoint.path, serve(endpoint, handlers[name], store));
+    router[method](endpoint.path, serve(endpoint, handlers[name], { store, clock }));
   }
   return router;
 }
 
-function serve(endpoint: Endpoint, handler: Handlers[keyof Handlers], store: DataSource): RequestHandler {
+function serve(
+  endpoint: Endpoint,
+  handler: Handlers[keyof Handlers],
+  { store, clock }: { store: DataSource; clock: () => Date },
+): RequestHandler {
   return async (request, response) => {
     const person = whoAsks(request);
     admit(endpoint, person);
@@ -30,6 +34,7 @@ function serve(endpoint: Endpoint, handler: Handlers[keyof Handlers], store: Dat
       body: read(endpoint.body, request.body, 'body'),
       person,
       store,
+      now: clock(),
       request,
     };
     if ('gives' in endpoint) return (handler as StreamHandler<StreamName>)(asked as Asked<StreamName>, response);

@@ -1,2 +1,2 @@
 export { mergeInstruments } from './merge-instruments.js';
-export { listJobs, openWorksheet, takeIn, worksheet } from './routes.js';
+export { listJobs, movePromise, openWorksheet, takeIn, worksheet } from './routes.js';

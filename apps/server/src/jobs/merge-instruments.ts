@@ -10,7 +10,7 @@ const SPEAK_OF_IT = ['job', 'setup', 'turns_counted', 'attachment', 'message'] a
 const LONGEST = 2000;
 
 /** An instrument that is in the register twice becomes one. The log stays as it was taken down; what it says is told by the one that is kept. */
-export const mergeInstruments: Handler<'mergeInstruments'> = async ({ store, params, body: { version, into } }) => {
+export const mergeInstruments: Handler<'mergeInstruments'> = async ({ store, now, params, body: { version, into } }) => {
   if (into === params.id) throw refuseField('into', 'must be another instrument: this is the same');
   const stale = await store.transaction(async (tx) => {
     for (const id of [params.id, into].sort()) await holdInstrument(tx, id); // in one order: two who merge each other do not wait for one another
@@ -23,7 +23,7 @@ export const mergeInstruments: Handler<'mergeInstruments'> = async ({ store, par
       await tx.query(`UPDATE "${table}" SET instrument_id = $2 WHERE instrument_id = $1`, [gone.id, kept.id]);
     await tx.query('DELETE FROM current_string WHERE instrument_id = $1', [gone.id]);
     const remark = `It is passport ${String(kept.passport).padStart(4, '0')} now. ${gone.remark}`.trim().slice(0, LONGEST);
-    await tx.update(InstrumentRow, { id: gone.id }, { archivedAt: gone.archivedAt ?? new Date(), remark, version: version + 1 });
+    await tx.update(InstrumentRow, { id: gone.id }, { archivedAt: gone.archivedAt ?? now, remark, version: version + 1 });
     const hours = kept.weeklyHours === null ? { weeklyHours: gone.weeklyHours, hoursAskedAt: gone.hoursAskedAt } : {};
     await tx.update(InstrumentRow, { id: kept.id }, { ownerId: kept.ownerId ?? gone.ownerId, ...hours, version: kept.version + 1 });
     await projectAgain(tx, kept.id);

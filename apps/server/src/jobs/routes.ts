@@ -22,13 +22,13 @@ export const listJobs: Handler<'listJobs'> = async (asked) => {
 };
 
 export const takeIn: Handler<'takeIn'> = async (asked) => {
-  const { store, body } = asked;
+  const { store, body, now } = asked;
   const known = await store.getRepository(InstrumentRow).existsBy({ id: body.instrumentId, archivedAt: IsNull() });
   if (!known) throw refuseField('instrumentId', 'must be an instrument in the register');
   const draft = { ...body, promisedAt: body.promisedAt === null ? null : new Date(body.promisedAt) };
   const inTheWay = await store.transaction(async (tx) => {
     await holdInstrument(tx, body.instrumentId);
-    const added = await addOnce(tx, JobRow, { ...draft, takenInAt: new Date(), state: 'waiting', stage: 'choose', setName: null });
+    const added = await addOnce(tx, JobRow, { ...draft, takenInAt: now, state: 'waiting', stage: 'choose', setName: null });
     return added ? null : ((await tx.findOneBy(JobRow, { id: body.id })) ?? (await openJobOf(tx, body.instrumentId)));
   });
   const personId = signedIn(asked).id;
@@ -37,6 +37,26 @@ export const takeIn: Handler<'takeIn'> = async (asked) => {
     throw new Refusal('taken', 'This instrument is already waiting or on the bench.', { current });
   }
   return oneSummary(store, body.id, personId);
+};
+
+/** Another hour that was agreed on: that the first one was not kept stays known. */
+export const movePromise: Handler<'movePromise'> = async (asked) => {
+  const { store, params, body } = asked;
+  const personId = signedIn(asked).id;
+  const promisedAt = new Date(body.promisedAt);
+  await store.transaction(async (tx) => {
+    const row = await tx.findOne(JobRow, { where: { id: params.id }, lock: { mode: 'pessimistic_write' } });
+    if (row === null) throw new Refusal('unknown', 'There is no job with that id.');
+    if (row.state === 'handed-over') throw refuseField('promisedAt', 'must be of a job that is not handed over yet');
+    if (row.promisedAt?.getTime() === promisedAt.getTime()) return;
+    if ((row.promisedAt?.toISOString() ?? null) !== (body.from === null ? null : new Date(body.from).toISOString()))
+      throw new Refusal('stale', 'Somebody agreed on another hour meanwhile: look at it again.', {
+        current: { promisedAt: row.promisedAt },
+      });
+    const { promisedChance } = body;
+    await tx.update(JobRow, { id: row.id }, { promisedAt, promisedChance, promiseMoved: row.promiseMoved || row.promisedAt !== null });
+  });
+  return oneSummary(store, params.id, personId);
 };
 
 export const worksheet: Handler<'worksheet'> = (asked) =>

@@ -13,7 +13,7 @@ export const outbox: Handler<'outbox'> = async ({ store }) => ({ folder: postman
 
 /** Says something to the owner of an instrument, once for each id. */
 export const sendMessage: Handler<'sendMessage'> = async (asked) => {
-  const { store, body } = asked;
+  const { store, body, now: sentAt } = asked;
   const instrument = await store.getRepository(InstrumentRow).findOneBy({ id: body.instrumentId });
   if (instrument === null) throw refuseField('instrumentId', 'must be an instrument in the register');
   const owner = instrument.ownerId === null ? null : await store.getRepository(OwnerRow).findOneBy({ id: instrument.ownerId });
@@ -21,7 +21,6 @@ export const sendMessage: Handler<'sendMessage'> = async (asked) => {
   if (body.way === 'mail' && !MAIL.test(owner.contact.trim()))
     throw refuseField('way', `must be text: “${owner.contact}”, as ${owner.name} is reached, is no mail address`);
   const draft = { ...body, recipient: owner.name, address: owner.contact.trim() };
-  const sentAt = new Date();
   const file = await store.transaction(async (tx) => {
     const added = await addOnce(tx, MessageRow, { ...draft, personId: signedIn(asked).id, sentAt, file: '' });
     if (!added) return null;

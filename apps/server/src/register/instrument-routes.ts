@@ -73,13 +73,13 @@ export const changeGeometry: Handler<'changeGeometry'> = async ({ store, params,
 };
 
 /** Held while that is decided: nothing is taken in meanwhile. */
-export const archiveInstrument: Handler<'archiveInstrument'> = async ({ store, params, body: { version, archived } }) => {
+export const archiveInstrument: Handler<'archiveInstrument'> = async ({ store, now, params, body: { version, archived } }) => {
   const notInWorkshop = async (tx: EntityManager) => {
     await holdInstrument(tx, params.id);
     if (archived && (await openJobOf(tx, params.id)) !== null)
       throw refuseField('archived', 'must be false while it is in the workshop: hand it over first');
   };
-  return changeVersion(store, params.id, version, { archivedAt: archived ? new Date() : null }, notInWorkshop);
+  return changeVersion(store, params.id, version, { archivedAt: archived ? now : null }, notInWorkshop);
 };
 
 export const changeMethods: Handler<'changeMethods'> = ({ store, params, body: { version, methods } }) =>

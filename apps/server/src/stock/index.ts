@@ -1,5 +1,5 @@
 export { receiveDeliveries } from './orders.js';
 export { projectUse } from './project-use.js';
 export { countStock, placeOrder, putOnShelf, stock } from './routes.js';
-export { readShelf } from './shelf.js';
+export { readItems } from './shelf.js';
 export { simulatedSupplier } from './supplier.js';

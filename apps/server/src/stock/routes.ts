@@ -14,9 +14,9 @@ export const stock: Handler<'stock'> = async ({ store }) => {
   return { ...(await readShelf(store)), orders: orders.map(toOrder) };
 };
 
-export const countStock: Handler<'countStock'> = async ({ store, body }) => {
+export const countStock: Handler<'countStock'> = async ({ store, now, body }) => {
   await requireKnown(store, [body], 'id');
-  await store.transaction((tx) => putOnShelf(tx, body, new Date()));
+  await store.transaction((tx) => putOnShelf(tx, body, now));
   const { items } = await readShelf(store);
   const item = items.find(({ kind, id }) => kind === body.kind && id === body.id);
   if (item === undefined) throw new TypeError('what was counted is on the shelf');
@@ -29,9 +29,9 @@ export async function putOnShelf(tx: EntityManager, { kind, id, counted, reorder
   await tx.insert(StockMovementRow, { id: uuidV7(), kind, itemId: id, what: 'counted', amount: counted, at });
 }
 
-export const placeOrder: Handler<'placeOrder'> = async ({ store, body }) => {
+export const placeOrder: Handler<'placeOrder'> = async ({ store, now, body }) => {
   await requireKnown(store, body.lines, 'lines');
-  return order(store, supplier, body, new Date());
+  return order(store, supplier, body, now);
 };
 
 async function requireKnown(store: DataSource, things: readonly { kind: StockKind; id: string }[], field: string): Promise<void> {

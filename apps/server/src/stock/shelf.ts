@@ -52,11 +52,13 @@ const MOVES = `
   LEFT JOIN job j ON j.id = m.job_id LEFT JOIN instrument i ON i.id = j.instrument_id
   ORDER BY m.at DESC LIMIT ${MOST_MOVES}`;
 
-export async function readShelf(store: DataSource): Promise<{ items: StockItem[]; moves: StockMove[] }> {
+/** What lies on the shelf, thing by thing. */
+export async function readItems(store: DataSource): Promise<StockItem[]> {
   const items: (StockItem & { countedAt: Date })[] = await store.query(ITEMS);
+  return items.map((item) => ({ ...item, countedAt: item.countedAt.toISOString() }));
+}
+
+export async function readShelf(store: DataSource): Promise<{ items: StockItem[]; moves: StockMove[] }> {
   const moves: (StockMove & { at: Date })[] = await store.query(MOVES);
-  return {
-    items: items.map((item) => ({ ...item, countedAt: item.countedAt.toISOString() })),
-    moves: moves.map((move) => ({ ...move, at: move.at.toISOString() })),
-  };
+  return { items: await readItems(store), moves: moves.map((move) => ({ ...move, at: move.at.toISOString() })) };
 }

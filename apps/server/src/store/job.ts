@@ -4,6 +4,7 @@ import { InstrumentRow } from './register.js';
 
 @Entity('job')
 @Index('job_open_of_instrument', ['instrumentId'], { unique: true, where: `"state" <> 'handed-over'` })
+@Check('job_chance', `"promised_chance" BETWEEN 0 AND 1`)
 @Check('job_state', `"state" IN ('waiting', 'on-bench', 'handed-over')`)
 export class JobRow {
   @PrimaryColumn('uuid') id!: string;
@@ -15,7 +16,13 @@ export class JobRow {
   instrument!: Relation<InstrumentRow>;
   @Column('varchar', { length: 500 }) reason!: string;
   @Column('timestamptz', { name: 'taken_in_at' }) takenInAt!: Date;
-  @Column('timestamptz', { name: 'promised_at', nullable: true }) promisedAt!: Date | null;
+  @Index('job_by_promise')
+  @Column('timestamptz', { name: 'promised_at', nullable: true })
+  promisedAt!: Date | null;
+  /** The chance that was stated when it was promised; null where none was. */
+  @Column('double precision', { name: 'promised_chance', nullable: true }) promisedChance!: number | null;
+  /** Another hour was agreed on since. */
+  @Column('boolean', { name: 'promise_moved', default: false }) promiseMoved!: boolean;
   /** The three below are projections of the log. */
   @Index('job_by_state')
   @Column('varchar', { length: 16 })

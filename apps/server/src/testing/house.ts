@@ -34,6 +34,7 @@ export async function openHouse(
   databaseUrl?: string,
   log: Logger = pino({ level: 'silent' }),
   scale: DemoScale = 'rack',
+  clock: () => Date = () => new Date(),
 ): Promise<TestHouse> {
   const url = databaseUrl ?? (await ensureDatabase(inject('clusterUrl'), `house_${uuidV4().replaceAll('-', '')}`));
   const store = await openStore(url);
@@ -41,7 +42,9 @@ export async function openHouse(
   if (databaseUrl === undefined) await loadDemo(store, DEMO_NOW, scale);
   const pool = new pg.Pool({ connectionString: url, max: 3 });
   const feed = openFeed(url, log);
-  const server = createServer(buildApp({ store, pool, feed, log, sessionSecret: 'a secret of the tests', demoSignIn: DEMO_SIGN_IN }));
+  const server = createServer(
+    buildApp({ store, pool, feed, clock, log, sessionSecret: 'a secret of the tests', demoSignIn: DEMO_SIGN_IN }),
+  );
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {

@@ -11,6 +11,12 @@ function worksheetUrl(url: UrlSegment[]): UrlMatchResult | null {
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'today' },
   { path: 'today', title: 'Today · Gold Peg', loadComponent: () => import('./today/today').then((place) => place.Today) },
+  { path: 'today/hours', title: 'Hours · Gold Peg', loadComponent: () => import('./hours/hours-page').then((place) => place.HoursPage) },
+  {
+    path: 'today/kept',
+    title: 'Promises kept · Gold Peg',
+    loadComponent: () => import('./kept/kept-page').then((place) => place.KeptPage),
+  },
   { path: 'register', title: 'Register · Gold Peg', loadComponent: () => import('./register/register').then((place) => place.Register) },
   {
     path: 'register/new',

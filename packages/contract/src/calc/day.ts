@@ -120,7 +120,7 @@ export const dayAnswer = z.union([
     notBefore: z.object({ settling: z.number().nullable(), work: z.number().nullable() }),
     p50: z.number().nullable(),
     p90: z.number().nullable(),
-    wanted: z.object({ onTime: z.number(), late: z.array(z.string()), inTime: z.boolean() }).nullable(),
+    wanted: z.object({ onTime: z.number(), late: z.array(z.string()), inTime: z.boolean(), first: z.number() }).nullable(),
   }),
   z.object({
     people: z.array(z.object({ person: z.string(), now: placed.nullable(), then: placed.nullable() })),

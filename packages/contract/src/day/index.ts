@@ -1,8 +1,10 @@
 import * as z from 'zod';
 import { PERCENTILES } from '@gold-peg/craft/day';
+import { FAMILIES } from '@gold-peg/craft/strings';
 import { JOB_STATES } from '../jobs/index.js';
 import { STAGES } from '@gold-peg/craft/worksheet';
 import { instant, uuid, version } from '../quantity/index.js';
+import { STOCK_KINDS } from '../stock/index.js';
 
 const DAY_MINUTES = 1440;
 const ofDay = z
@@ -20,19 +22,38 @@ const isZone = (zone: string): boolean => {
 };
 
 /** Hours of a weekday: from, until, minutes after midnight; between two lies a break. */
-const hoursOfDay = z
+export const hoursOfDay = z
   .array(z.tuple([ofDay, ofDay]))
   .max(4, { error: 'must have four stretches at most' })
   .refine((stretches) => stretches.every(([from, until], nth) => from < until && from >= (stretches[nth - 1]?.[1] ?? 0)), {
     error: 'must follow one another, each ending after it begins',
   });
 
-/** When the house is open, and how it plans. */
+/** Monday first. */
+const week = z.array(hoursOfDay).length(7, { error: 'must have seven days' });
+const days = z.array(z.iso.date({ error: 'must be days such as 2026-12-25' })).max(400, { error: 'must be 400 days at most' });
+
+/** What is known of somebody at the bench beside what holds for all. */
+const ownHours = z.strictObject({
+  personId: uuid,
+  /** Null: as the house. */
+  week: week.nullable(),
+  away: days,
+  /** Kinds that this person takes on; null for all. */
+  can: z.array(z.enum(FAMILIES)).min(1, { error: 'must name a kind: who can do none is no technician' }).nullable(),
+});
+export type OwnHours = z.infer<typeof ownHours>;
+
+/** When the house is open, who is there, and how it plans. */
 export const houseHours = z.strictObject({
   zone: z.string().refine(isZone, { error: 'must be a time zone such as Europe/London' }),
-  /** Monday first. */
-  week: z.array(hoursOfDay).length(7, { error: 'must have seven days' }),
-  closed: z.array(z.iso.date({ error: 'must be days such as 2026-12-25' })).max(400, { error: 'must be 400 days at most' }),
+  week,
+  closed: days,
+  people: z
+    .array(ownHours)
+    .max(50, { error: 'must be 50 people at most' })
+    .refine((people) => new Set(people.map(({ personId }) => personId)).size === people.length, { error: 'must name everybody once' })
+    .default([]),
   /** So many in a hundred jobs take no longer than is planned. */
   percentile: z.union(
     PERCENTILES.map((each) => z.literal(each)),
@@ -43,6 +64,13 @@ export const houseHours = z.strictObject({
     .number({ error: 'must be a number' })
     .min(0, { error: 'must be 0 or more' })
     .max(0.5, { error: 'must be 0.5 at most: a bench is for work' }),
+  /** Strings that hold are looked at once more so many hours after the work; null where nobody asks for it. */
+  looksAgainHours: z
+    .int({ error: 'must be whole hours' })
+    .min(1, { error: 'must be 1 or more' })
+    .max(72, { error: 'must be 72 at most: nobody keeps an instrument longer for a look' })
+    .nullable()
+    .default(null),
 });
 export type HouseHours = z.infer<typeof houseHours>;
 
@@ -55,8 +83,10 @@ export const USUAL_HOURS: HouseHours = {
   zone: 'Europe/London',
   week: [weekday, weekday, weekday, weekday, weekday, [[9 * 60, 13 * 60]], []],
   closed: [],
+  people: [],
   percentile: 70,
   counterShare: 0.1,
+  looksAgainHours: null,
 };
 
 /** Where an operation lies: at a person's bench, from when. */
@@ -81,6 +111,8 @@ const operation = z.object({
   after: z.int(),
   same: z.boolean(),
 });
+const arrival = z.object({ p50: minute, p90: minute });
+const part = z.object({ kind: z.enum(STOCK_KINDS), id: z.string(), name: z.string() });
 const ofJob = { job: z.string(), operation: z.string(), person: z.string() };
 
 export const dayJob = z.object({
@@ -97,7 +129,11 @@ export const dayJob = z.object({
   moves: z.boolean(),
   kind: z.string(),
   ready: minute,
+  /** Until its parts are there, as planned, and when that may be; null where nothing is waited for. */
   hold: minute.nullable(),
+  arrives: arrival.nullable(),
+  /** What it waits for. */
+  waitsFor: z.array(part),
   due: minute,
   weight: z.int(),
   operations: z.array(operation),
@@ -111,6 +147,12 @@ export const daySchema = z.object({
   /** Of the plan in force and its pins. */
   version,
   hours: houseHours,
+  /** How chances that are reckoned are to be taken, by what was kept of promises. */
+  correction: z.object({ slope: z.number(), shift: z.number() }),
+  /** When the house is open. */
+  open: z.array(z.tuple([minute, minute])),
+  /** Parts that jobs wait for and nobody ordered yet. */
+  toOrder: z.array(part.extend({ amount: z.int() })),
   people: z.array(
     z.object({ id: uuid, name: z.string(), windows: z.array(z.tuple([minute, minute])), can: z.array(z.string()), overrun: minute }),
   ),
@@ -122,6 +164,24 @@ export const daySchema = z.object({
 });
 export type Day = z.infer<typeof daySchema>;
 
-/** The day, and a job that is not taken in yet: what it would take, due when nobody knows. */
-export const askedSchema = z.object({ day: daySchema, job: dayJob });
+/** The day, and a job that is not taken in yet: what it would take, due when nobody knows; and with the set that moves least, where its strings move and another moves less. */
+export const askedSchema = z.object({ day: daySchema, job: dayJob, movesLess: z.object({ set: z.string(), job: dayJob }).nullable() });
 export type AskedJob = z.infer<typeof askedSchema>;
+
+/** A promise of a job that was handed over. */
+export const keptPromise = z.object({
+  jobId: uuid,
+  instrumentId: uuid,
+  passport: z.int(),
+  name: z.string(),
+  promisedAt: z.string(),
+  /** What was said of it; null where nothing was. */
+  chance: z.number().nullable(),
+  /** When the last step before the hand-over was done. */
+  readyAt: z.string(),
+  /** Another hour was agreed on: the first was not kept. */
+  moved: z.boolean(),
+  kept: z.boolean(),
+});
+export type KeptPromise = z.infer<typeof keptPromise>;
+export const keptSchema = z.object({ since: z.string(), promises: z.array(keptPromise) });

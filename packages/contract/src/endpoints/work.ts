@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { appendOutcome, benchEvent, logPage, logQuery, storedEvent } from '../bench-log/index.js';
-import { askedSchema, daySchema, hoursChange, pinChange, planChange } from '../day/index.js';
-import { jobDraft, jobSummary, worksheetSchema } from '../jobs/index.js';
+import { askedSchema, daySchema, hoursChange, keptSchema, pinChange, planChange } from '../day/index.js';
+import { jobDraft, jobSummary, promiseMove, worksheetSchema } from '../jobs/index.js';
 import { PAPER_KINDS } from '../paper/index.js';
 import type { Endpoint } from './endpoint.js';
 import { bench, byId, front, page } from './shared.js';
@@ -35,6 +35,26 @@ export const WORK = {
     body: jobDraft,
     reply: jobSummary,
     status: 201,
+  },
+  movePromise: {
+    method: 'PUT',
+    path: '/api/jobs/:id/promise',
+    room: 'jobs',
+    summary: 'Agree on another hour for an open job',
+    who: front,
+    params: byId,
+    body: promiseMove,
+    reply: jobSummary,
+    status: 200,
+  },
+  promisesKept: {
+    method: 'GET',
+    path: '/api/day/kept',
+    room: 'day',
+    summary: 'Promises of the last months, how likely each was said to be, and when it was ready',
+    who: front,
+    reply: keptSchema,
+    status: 200,
   },
   day: {
     method: 'GET',

@@ -19,12 +19,24 @@ export const timedStage: z.ZodType<TimedStage> = z.object({
   minutes: z.number(),
 });
 
+/** What was said of a promise when it was made; null where nothing was. */
+const promisedChance = z
+  .number({ error: 'must be a number' })
+  .min(0, { error: 'must be 0 or more' })
+  .max(1, { error: 'must be 1 at most: nothing is more than certain' })
+  .nullable()
+  .default(null);
+
 export const jobDraft = z.strictObject({
   id: newId,
   instrumentId: uuid,
   reason: longText(500),
   promisedAt: instant.nullable(),
+  promisedChance,
 });
+
+/** Another hour that was agreed on. `from`: the one that it takes the place of. */
+export const promiseMove = z.strictObject({ from: instant.nullable(), promisedAt: instant, promisedChance });
 
 export const jobSummary = z.object({
   id: uuid,

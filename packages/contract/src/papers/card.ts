@@ -105,8 +105,10 @@ export function handOverCard(file: WorksheetFile, technician: MethodChoices, now
   const ways = tuningWays({ house, technician, instrument: passport.methods });
   const moving = softs.flatMap((soft, index) => {
     const since = sheet.tensioned[index]?.at;
-    if (!soft || since === undefined || sheet.inJob[index] === false) return [];
-    return [{ number: index + 1, since: Date.parse(since), expected: expectedDrift(driftOf(sheet, index), ways.hold) }];
+    const properties = known[index];
+    if (!soft || properties?.ok !== true || since === undefined || sheet.inJob[index] === false) return [];
+    const expected = expectedDrift(driftOf(sheet, index), ways.hold, properties.value.creep);
+    return [{ number: index + 1, since: Date.parse(since), expected }];
   });
   const retunes = retunesOf(moving);
   return {

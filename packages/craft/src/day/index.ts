@@ -1,4 +1,5 @@
 export type {
+  Arrival,
   Done,
   InForce,
   Job,
@@ -24,5 +25,19 @@ export { rackFault, type RackFault } from './rack-fault.js';
 export { expectedEffort, minutesToSpare, type Effort } from './latest-start.js';
 export { learnedMinutes, learnedPace, type Pace, type TimedStage } from './learned-pace.js';
 export { stageMinutes } from './stage-minutes.js';
-export { attendedTo, PERCENTILES, percentileOf, type Attended, type LeftOfStages, type Percentile } from './attended.js';
-export { BEGUN, HAND_OVER_ID, operationsOf, RESTRING, visitId, type JobAtHand } from './operations.js';
+export { attendedInPieces, attendedTo, PERCENTILES, percentileOf, type Attended, type LeftOfStages, type Percentile } from './attended.js';
+export {
+  BEGUN,
+  HAND_OVER_ID,
+  isVisit,
+  isWork,
+  operationsOf,
+  plannedMinutes,
+  RESTRING,
+  visitId,
+  workId,
+  type HouseWays,
+  type JobAtHand,
+} from './operations.js';
+export { arrivalOf, dealParts, holdUntil, suppliedIn, type Coming, type Need, type PartsTold } from './parts.js';
+export { brier, correctionFrom, HONEST, honestyOf, meant, toSay, type Correction, type Kept, type SaidAlike } from './honesty.js';

@@ -1,5 +1,6 @@
 import { benchOf } from './bench.js';
 import { Calendar } from './calendar.js';
+import type { Correction } from './honesty.js';
 import { planDay, type PlanningTime } from './plan.js';
 import { promises } from './promise.js';
 import type { InForce, Job, Minute, Placed, Rack, Reason } from './model.js';
@@ -16,8 +17,8 @@ export interface Inserted {
   notBefore: { settling: Minute | null; work: Minute | null };
   p50: number | null;
   p90: number | null;
-  /** Where a time is wanted: the chance of it as all lies, and whom it would make late if others gave way. */
-  wanted: { onTime: number; late: readonly string[]; inTime: boolean } | null;
+  /** Where a time is wanted: the chance of it as all lies; and if others gave way, whom it would make late, whether it would be in time, and how likely. */
+  wanted: { onTime: number; late: readonly string[]; inTime: boolean; first: number } | null;
 }
 
 /** `clock` begins to run when it is asked for, and says whether there is time left. */
@@ -25,13 +26,14 @@ export interface InsertingTime extends Pick<PlanningTime, 'seed' | 'iterations'>
   clock: () => () => boolean;
   draws: number;
   inForce: readonly InForce[];
+  correction?: Correction | undefined;
 }
 
 /** Later than any shop plans, minutes. */
 const NEVER = 4_000_000;
 
 /** When a new job can honestly be ready: all others stay as they are in the plan in force, or as they are planned where there is none. */
-export function insertJob(rack: Rack, asked: Asked, { seed, iterations, clock, inForce, draws }: InsertingTime): Inserted {
+export function insertJob(rack: Rack, asked: Asked, { seed, iterations, clock, inForce, draws, correction }: InsertingTime): Inserted {
   // two plans are made: each has a time of its own
   const time = () => ({ seed, iterations, goesOn: clock() });
   const without = planDay(rack, time(), inForce);
@@ -59,14 +61,14 @@ export function insertJob(rack: Rack, asked: Asked, { seed, iterations, clock, i
   const operations = [...without.operations, ...own].sort((a, b) => a.start - b.start || a.end - b.end);
   const never = bench.left[nth]?.never ?? null;
   const unplanned = [...without.unplanned, ...(lies === null ? [job.id] : [])];
-  const told = promises(whole, { ...without, operations, unplanned }, { draws, seed }).find(({ job: of }) => of === job.id);
+  const told = promises(whole, { ...without, operations, unplanned }, { draws, seed, correction }).find(({ job: of }) => of === job.id);
   return {
     operations,
     reason: lies === null ? (never ?? 'no-room') : null,
     notBefore: { settling, work: own.at(-1)?.end ?? null },
     p50: told?.p50 ?? null,
     p90: told?.p90 ?? null,
-    wanted: asked.due === null ? null : { onTime: told?.onTime ?? 0, ...givingWay(whole, without, time()) },
+    wanted: asked.due === null ? null : { onTime: told?.onTime ?? 0, ...givingWay(whole, without, { time: time(), draws, correction }) },
   };
 }
 
@@ -74,7 +76,7 @@ export function insertJob(rack: Rack, asked: Asked, { seed, iterations, clock, i
 function givingWay(
   whole: Rack,
   { operations, unplanned }: { operations: readonly Placed[]; unplanned: readonly string[] },
-  time: PlanningTime,
+  { time, draws, correction }: { time: PlanningTime } & Pick<InsertingTime, 'draws' | 'correction'>,
 ) {
   const heavy = whole.jobs.reduce((sum, { weight }) => sum + weight, 1);
   const jobs = whole.jobs.map((job, nth) => (nth === whole.jobs.length - 1 ? { ...job, weight: heavy } : job));
@@ -84,5 +86,6 @@ function givingWay(
   const before = lateIn(operations, unplanned);
   const after = lateIn(plan.operations, plan.unplanned);
   const own = jobs.at(-1)?.id ?? '';
-  return { late: [...after].filter((id) => id !== own && !before.has(id)), inTime: !after.has(own) };
+  const first = promises(whole, plan, { draws, seed: time.seed, correction }).find(({ job }) => job === own)?.onTime ?? 0;
+  return { late: [...after].filter((id) => id !== own && !before.has(id)), inTime: !after.has(own), first };
 }

@@ -30,12 +30,20 @@ export interface Operation {
 export interface Job {
   id: string;
   ready: Minute;
-  /** Until its part is there; null where nothing is waited for. */
+  /** Until its part is there, as planned; null where nothing is waited for. */
   hold: Minute | null;
+  /** When its part comes, lognormal from now on; where nothing is said it comes as planned. */
+  arrives?: Arrival | null | undefined;
   due: Minute;
   weight: number;
   kind: string;
   operations: readonly Operation[];
+}
+
+/** When something comes: half of all times by then, and nine in ten. */
+export interface Arrival {
+  p50: Minute;
+  p90: Minute;
 }
 
 interface OfJob {

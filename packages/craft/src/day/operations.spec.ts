@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { MINUTES } from '../constants/index.js';
 import { bandAt } from '../testing/index.js';
-import { attendedTo, operationsOf, percentileOf } from './index.js';
+import { attendedInPieces, attendedTo, operationsOf, percentileOf } from './index.js';
 
-const plain = { percentile: 50, counterShare: 0 } as const;
+const plain = { percentile: 50, counterShare: 0, looksAgainHours: null } as const;
 
 describe('minutes of what is left', () => {
   it('are those of the kind before anything was learned, and of half the strings half as many', () => {
@@ -25,6 +25,19 @@ describe('minutes of what is left', () => {
     expect(more?.sigma).toBeLessThan(one?.sigma ?? 0);
   });
 
+  it('go on in other hours where they are longer than any, in as few pieces as fit, and are no more nor less in all', () => {
+    const asked = { family: 'acoustic', stringCount: 12, left: { ready: 1, strip: 1, 'look-over': 1, anchor: 1, wind: 1, 'bring-up': 1, settle: 1, trim: 1 } } as const; // prettier-ignore
+    const mean = ({ median, sigma }: { median: number; sigma: number }) => median * Math.exp(sigma ** 2 / 2);
+    const whole = attendedTo([], '', asked);
+    const pieces = attendedInPieces([], '', { ...asked, fits: ({ median }) => median <= 30 });
+    expect(pieces.length).toBeGreaterThan(1);
+    expect(Math.max(...pieces.map(({ median }) => median))).toBeLessThanOrEqual(30);
+    expect(pieces.reduce((sum, piece) => sum + mean(piece), 0)).toBeCloseTo(whole === null ? 0 : mean(whole), 6);
+    expect(attendedInPieces([], '', { ...asked, fits: () => true })).toEqual([whole]);
+    // nothing fits: a stage is never cut
+    expect(attendedInPieces([], '', { ...asked, fits: () => false })).toHaveLength(8);
+  });
+
   it('of a lognormal lie by its deviates: nine in ten within e to 1.2816 sigma', () => {
     expect(percentileOf({ median: 40, sigma: 0.25 }, 50)).toBe(40);
     expect(percentileOf({ median: 40, sigma: 0.25 }, 90)).toBeCloseTo(40 * Math.exp(0.25 * 1.2816), 9);
@@ -32,7 +45,7 @@ describe('minutes of what is left', () => {
 });
 
 describe('what is left to do for a job', () => {
-  const work = { median: 40, sigma: 0 };
+  const work = [{ median: 40, sigma: 0 }];
 
   it('is the bench work and the hand-over where strings hold', () => {
     const operations = operationsOf({ work, begun: false, moves: null, since: 0 }, plain);
@@ -43,7 +56,26 @@ describe('what is left to do for a job', () => {
   });
 
   it('keeps hours free for the counter: a tenth of the bench makes forty minutes forty-four', () => {
-    expect(operationsOf({ work, begun: false, moves: null, since: 0 }, { percentile: 50, counterShare: 0.1 })[0]?.minutes).toBe(44);
+    expect(operationsOf({ work, begun: false, moves: null, since: 0 }, { ...plain, counterShare: 0.1 })[0]?.minutes).toBe(44);
+  });
+
+  it('looks once more at strings that hold where the house asks for it, counted from the work', () => {
+    const asked = (since: number) => operationsOf({ work, begun: false, moves: null, since }, { ...plain, looksAgainHours: 3 });
+    expect(asked(0).map(({ id, after }) => [id, after])).toEqual([
+      ['restring', 0],
+      ['tune-1', 180],
+      ['hand-over', 0],
+    ]);
+    expect(asked(50)[1]?.after).toBe(130);
+  });
+
+  it('has a piece of the bench work for each stretch of hours that it needs, in one hand', () => {
+    const two = operationsOf({ work: [...work, { median: 25, sigma: 0 }], begun: false, moves: null, since: 0 }, plain);
+    expect(two.map(({ id, minutes, same }) => [id, minutes, same])).toEqual([
+      ['restring', 40, true],
+      ['restring-2', 25, true],
+      ['hand-over', 8, false],
+    ]);
   });
 
   it('tunes strings that move again when the forecast says so, and hands over once they hold', () => {
@@ -59,7 +91,7 @@ describe('what is left to do for a job', () => {
 
   it('goes on from where its clock stands, and keeps what was begun in one hand', () => {
     const moves = { retunes: [bandAt(2)], holdsFrom: bandAt(24) };
-    const operations = operationsOf({ work: null, begun: true, moves, since: 60 }, plain);
+    const operations = operationsOf({ work: [], begun: true, moves, since: 60 }, plain);
     expect(operations.map(({ id, after, same }) => [id, after, same])).toEqual([
       ['begun', 0, true],
       ['tune-1', 60, false],

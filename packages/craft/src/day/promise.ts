@@ -1,4 +1,6 @@
 import { chanceFrom } from '../simulated/index.js';
+import { NINE_IN_TEN } from './attended.js';
+import { HONEST, meant, toSay, type Correction } from './honesty.js';
 import type { Minute, Placed, Plan, Rack, Window } from './model.js';
 
 /** When a job is ready, over many draws of what its work may take: null where that share of them does not end within the windows. */
@@ -10,8 +12,6 @@ export interface Promised {
   onTime: number;
 }
 
-/** The 90th percentile of a standard normal distribution. */
-const NINE_IN_TEN = 1.2816;
 /** Where nobody said more, nine in ten end within half as much again as half of them do. */
 const USUAL_P90 = 1.5;
 
@@ -30,19 +30,23 @@ interface Step {
 
 /**
  * Draws what everything takes, again and again, and pushes the plan along: in the order in which it was planned, each operation as soon as its person and its job let it, where the drawn minutes fit some hours with
- * what its person goes on past the end of it. Minutes are lognormal, once per operation and draw, independent of one another.
+ * what its person goes on past the end of it. Minutes are lognormal, once per operation and draw, independent of one another. `correction`: how chances are to be taken, by what was kept of them.
  */
-export function promises(rack: Rack, plan: Plan, { draws, seed }: { draws: number; seed: number }): Promised[] {
+export function promises(
+  rack: Rack,
+  plan: Plan,
+  { draws, seed, correction = HONEST }: { draws: number; seed: number; correction?: Correction | undefined },
+): Promised[] {
   const steps = stepsOf(rack, plan);
   const windows = rack.people.map(({ windows: own, overrun }) => own.map(([from, until]): Window => [from, until + overrun]));
-  const begins = rack.jobs.map((job) => beginOf(rack, job.id, Math.max(job.ready, job.hold ?? 0)));
+  const begins = rack.jobs.map((job) => beginOf(rack, job));
   const left = rack.jobs.map(({ id }) => plan.unplanned.includes(id));
   const chance = chanceFrom(seed);
   const ends = rack.jobs.map(() => new Float64Array(draws));
   const ended = new Float64Array(rack.jobs.length);
   const free = new Float64Array(rack.people.length);
   for (let draw = 0; draw < draws; draw++) {
-    for (const [job, begin] of begins.entries()) ended[job] = left[job] === true ? Infinity : begin;
+    for (const [job, begin] of begins.entries()) ended[job] = left[job] === true ? Infinity : begin(chance);
     free.fill(rack.now);
     for (const step of steps) {
       const takes = Math.exp(step.median + step.sigma * normal(chance));
@@ -59,13 +63,14 @@ export function promises(rack: Rack, plan: Plan, { draws, seed }: { draws: numbe
   return rack.jobs.map(({ id, due }, job) => {
     const sorted = (ends[job] ?? new Float64Array()).sort();
     const within = sorted.filter((end) => end <= due).length;
-    return { job: id, p50: ranked(sorted, 0.5), p90: ranked(sorted, 0.9), onTime: within / draws };
+    const by = (share: number) => ranked(sorted, toSay(correction, share));
+    return { job: id, p50: by(0.5), p90: by(0.9), onTime: meant(correction, within / draws) };
   });
 }
 
 /** The least end that so large a share of all does not pass; null where it never ends. */
 function ranked(sorted: Float64Array, share: number): number | null {
-  const end = sorted[Math.ceil(share * sorted.length) - 1] ?? Infinity;
+  const end = sorted[Math.max(1, Math.ceil(share * sorted.length)) - 1] ?? Infinity;
   return Number.isFinite(end) ? end : null;
 }
 
@@ -77,12 +82,16 @@ const fitting = (windows: readonly Window[], since: Minute, takes: Minute): Minu
   return Infinity;
 };
 
-/** End of what is done of a job, or when it can begin. */
-function beginOf({ done, jobs }: Rack, id: string, ready: Minute): Minute {
-  const operations = jobs.find((job) => job.id === id)?.operations ?? [];
+/** End of what is done of a job, or when it can begin, where its part may come sooner or later than is planned. */
+function beginOf({ done, now }: Rack, { id, operations, ready, hold, arrives }: Rack['jobs'][number]): (chance: () => number) => Minute {
   const over = done.filter((each) => each.job === id);
   const last = operations.findLast((operation) => over.some((each) => each.operation === operation.id));
-  return over.find(({ operation }) => operation === last?.id)?.end ?? ready;
+  const end = over.find(({ operation }) => operation === last?.id)?.end;
+  if (end !== undefined) return () => end;
+  if (hold === null || arrives == null) return () => Math.max(ready, hold ?? 0);
+  const median = Math.max(1, arrives.p50 - now);
+  const sigma = Math.max(0, Math.log((arrives.p90 - now) / median) / NINE_IN_TEN);
+  return (chance) => Math.max(ready, now + median * Math.exp(sigma * normal(chance)));
 }
 
 function stepsOf({ jobs, people, started, pinned, now }: Rack, { operations }: Plan): Step[] {

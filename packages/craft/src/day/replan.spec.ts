@@ -59,6 +59,9 @@ describe('a job that is asked for', () => {
     expect(told.wanted?.onTime).toBeLessThan(0.05);
     expect(told.wanted?.inTime).toBe(true);
     expect(told.wanted?.late).toEqual(['x']); // it has the first 40 then, y the next: x ends at 120
+    // first it is in time while its own 40 take 47 at most, z = ln(47/40) / (ln 1.5 / 1.2816): 0.695, and y after it does not hold up the look at its strings
+    expect(told.wanted?.first).toBeGreaterThan(0.55);
+    expect(told.wanted?.first).toBeLessThan(0.72);
     expect(insertJob(someRack(tight), nylon(90), asked).wanted?.inTime).toBe(false); // its strings alone take 103
   });
 

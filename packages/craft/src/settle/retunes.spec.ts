@@ -1,4 +1,5 @@
 import { expect, it } from 'vitest';
+import { CREEP } from '../constants/index.js';
 import { cents } from '../units/index.js';
 import { expectedDrift, retunesOf } from './index.js';
 
@@ -27,4 +28,17 @@ it('expects by its kind before anybody read it, and by its readings then', () =>
   expect(kind.holdsFrom.likely).toBe(24); // a day, by workshop practice
   expect(quick?.holdsFrom.likely).toBeGreaterThan(slow?.holdsFrom.likely ?? Infinity);
   expect(slow?.holdsFrom.likely).toBeLessThan(24);
+});
+
+it('gives a string that creeps less as much less of the day, and tunes it again later', () => {
+  const hold = { cents: cents(5), hours: 2 };
+  const [nylon, less, gut] = [CREEP.nylon, CREEP.fluorocarbon, CREEP.gut].map(({ value }) => expectedDrift([], hold, value));
+  expect(nylon?.holdsFrom.likely).toBe(24);
+  expect(less?.holdsFrom.likely).toBeCloseTo(16, 9); // two thirds of nylon's creep
+  expect(gut?.holdsFrom.likely).toBeLessThan(less?.holdsFrom.likely ?? 0);
+  expect(less?.nextRetune.likely).toBeGreaterThan(nylon?.nextRetune.likely ?? Infinity);
+  expect(expectedDrift([], hold)).toEqual(nylon);
+  // what was read says more than what it is made of
+  const read = [{ hours: 0.5, cents: cents(-20), retuned: true }];
+  expect(expectedDrift(read, hold, CREEP.gut.value)).toEqual(expectedDrift(read, hold));
 });

@@ -1,19 +1,28 @@
 import { forecastDrift, withinAYear, type DriftForecast, type DriftReading } from './drift.js';
-import { SETTLING_TIME } from '../constants/index.js';
-import type { Cents } from '../units/index.js';
+import { CREEP, SETTLING_TIME } from '../constants/index.js';
+import { cents, type Cents } from '../units/index.js';
 
 const HOUR_MS = 3_600_000;
 /** A string that nobody read since it first bore pull. */
 const JUST_TUNED: readonly DriftReading[] = [{ hours: 1e-3, cents: null, retuned: true }];
 
-/** How a string that creeps goes on, by its readings and, before there are any, by its kind: what nobody read is not said to hold within the day that such strings are given. */
-export function expectedDrift(readings: readonly DriftReading[], hold: { cents: Cents; hours: number }): DriftForecast {
-  const known = readings.length > 0 ? readings : JUST_TUNED;
-  const forecast = withinAYear(forecastDrift({ readings: known, limit: hold.cents, hold }));
-  if (readings.length > 0) return forecast;
+/**
+ * How a string that creeps goes on, by its readings and, before there are any, by what it is made of: what nobody read is not said to hold within the day that nylon is given, and what creeps less within as much
+ * less of it. `creep`: strain that it creeps by within a day; by the logarithmic law, how long it takes to hold goes with how much it creeps.
+ */
+export function expectedDrift(
+  readings: readonly DriftReading[],
+  hold: { cents: Cents; hours: number },
+  creep: number = CREEP.nylon.value,
+): DriftForecast {
+  if (readings.length > 0) return withinAYear(forecastDrift({ readings, limit: hold.cents, hold }));
+  const share = creep / CREEP.nylon.value;
+  // half the creep goes past a limit when all of it would go past twice as much
+  const of = { cents: cents(hold.cents / share), hours: hold.hours };
+  const forecast = withinAYear(forecastDrift({ readings: JUST_TUNED, limit: of.cents, hold: of }));
   const { low, likely, high } = forecast.holdsFrom;
-  const aDay = SETTLING_TIME.polymer.value;
-  return { ...forecast, holdsFrom: { low, likely: Math.max(likely, aDay), high: Math.max(high, aDay) } };
+  const given = SETTLING_TIME.polymer.value * share;
+  return { ...forecast, holdsFrom: { low, likely: Math.max(likely, given), high: Math.max(high, given) } };
 }
 
 /** A string that goes on moving: its number, when it first bore pull, milliseconds since 1970, and how it is expected to move. */

@@ -55,7 +55,7 @@ export class DayDesk {
     toObservable(this.day)
       .pipe(
         filter((day) => day !== null),
-        switchMap(({ inForce, ...rack }) => this.planner.plan({ rack, inForce, timeLimitMs: PLANNING_MS })),
+        switchMap(({ inForce, correction, ...rack }) => this.planner.plan({ rack, inForce, correction, timeLimitMs: PLANNING_MS })),
         takeUntilDestroyed(),
       )
       .subscribe((reply) => this.reply.set(reply));

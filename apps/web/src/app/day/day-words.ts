@@ -1,5 +1,5 @@
 import type { Day } from '@gold-peg/contract/day';
-import type { Moved as MovedOperation } from '@gold-peg/craft/day';
+import { HAND_OVER_ID, isVisit, type Moved as MovedOperation } from '@gold-peg/craft/day';
 import { DateTime } from 'luxon';
 import { momentOf } from './moment';
 import { passportOf } from './rail';
@@ -18,8 +18,8 @@ export function duration(minutes: number): string {
   return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
 }
 
-const OPERATION_WORDS: Readonly<Record<string, string>> = { restring: 'the bench work', 'hand-over': 'the hand-over' };
-export const operationWords = (operation: string): string => OPERATION_WORDS[operation] ?? 'a look at the strings';
+export const operationWords = (operation: string): string =>
+  operation === HAND_OVER_ID ? 'the hand-over' : isVisit(operation) ? 'a look at the strings' : 'the bench work';
 
 /** What moved since the last plan, and why, in a line. */
 export function sayMoved(day: Day, { job, operation, from, to, why, by }: MovedOperation): string {

@@ -12,14 +12,21 @@ const clock = (limitMs: number) => {
   return () => performance.now() - from < limitMs;
 };
 
-function plan({ asked, rack, inForce, timeLimitMs }: DayQuestion): DayReply {
+function plan({ asked, rack, inForce, timeLimitMs, correction }: DayQuestion): DayReply {
   if (asked !== undefined) {
-    const inserted = insertJob(rack, asked, { seed: SEED, iterations: null, clock: () => clock(timeLimitMs / 2), draws: DRAWS, inForce });
+    const inserted = insertJob(rack, asked, {
+      seed: SEED,
+      iterations: null,
+      clock: () => clock(timeLimitMs / 2),
+      draws: DRAWS,
+      inForce,
+      correction,
+    });
     return { kind: 'inserted', inserted };
   }
   const begun = performance.now();
   const goesOn = clock(timeLimitMs);
-  let shown = begun;
+  let shown = -Infinity; // the first is there at once
   const planned = replanDay(rack, inForce, {
     seed: SEED,
     iterations: null,
@@ -31,7 +38,12 @@ function plan({ asked, rack, inForce, timeLimitMs }: DayQuestion): DayReply {
       postMessage({ kind: 'better', plan: operations, share: (now - begun) / timeLimitMs } satisfies DayReply);
     },
   });
-  return { kind: 'planned', plan: planned, promises: promises(rack, planned, { draws: DRAWS, seed: SEED }), next: nextOf(rack, planned) };
+  return {
+    kind: 'planned',
+    plan: planned,
+    promises: promises(rack, planned, { draws: DRAWS, seed: SEED, correction }),
+    next: nextOf(rack, planned),
+  };
 }
 
 addEventListener('message', ({ data }: MessageEvent<DayQuestion>) => postMessage(plan(data)));

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, resource } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import type { AskedJob } from '@gold-peg/contract/day';
-import { filter, map } from 'rxjs';
+import type { AskedJob, Day, DayJob } from '@gold-peg/contract/day';
+import type { Inserted } from '@gold-peg/craft/day';
+import { filter, map, type Observable } from 'rxjs';
 import { Api } from '../server/api';
 import { troubleOf } from '../server/server-problem';
 import { dayTime } from './day-words';
@@ -36,6 +37,15 @@ const STEP_MIN = 30;
         </dl>
         @if (t.wanted; as wanted) {
           <p role="status" [class.bad]="wanted.bad">{{ wanted.says }}</p>
+          @if (wanted.bad) {
+            <ul aria-label="What can be had">
+              @for (each of had(); track each.what) {
+                <li>
+                  {{ each.what }}: <b>{{ each.chance }} in 100</b>{{ each.late }}
+                </li>
+              }
+            </ul>
+          }
         }
         @if (t.offer; as offer) {
           <button matButton type="button" class="quiet" (click)="offered.emit(offer.at)">promise {{ offer.says }}, 90 in 100</button>
@@ -62,6 +72,10 @@ const STEP_MIN = 30;
     p {
       margin: 4px 0;
     }
+    ul {
+      margin: 0 0 6px;
+      padding-left: 18px;
+    }
     .bad {
       color: var(--oxide);
     }
@@ -87,14 +101,33 @@ export class HonestPromise {
       const known = this.known();
       return known === null ? undefined : { known, wanted: this.wanted() };
     },
-    stream: ({ params: { known, wanted } }) => {
-      const { inForce, ...rack } = known.day;
-      const due = wanted === null ? null : Math.max(0, Math.floor((Date.parse(wanted) - Date.parse(known.day.origin)) / 60_000));
-      return this.planner.plan({ asked: { ...known.job, due }, rack, inForce, timeLimitMs: PLANNING_MS }).pipe(
-        map((reply) => (reply.kind === 'inserted' ? reply.inserted : null)),
-        filter((inserted) => inserted !== null),
-      );
+    stream: ({ params: { known, wanted } }) => this.ask(known.day, known.job, wanted),
+  });
+  /** What is stated of the hour that is wanted; null while nobody knows. */
+  readonly stated = computed(() => (this.answer.hasValue() ? (this.answer.value().wanted?.onTime ?? null) : null));
+  /** The same with strings that move less, asked for where the hour is in danger. */
+  private readonly movesLess = rxResource({
+    params: () => {
+      const [known, wanted, stated] = [this.known(), this.wanted(), this.stated()];
+      const less = known?.movesLess ?? null;
+      return known === null || less === null || stated === null || stated >= GOOD ? undefined : { day: known.day, less, wanted };
     },
+    stream: ({ params: { day, less, wanted } }) => this.ask(day, less.job, wanted).pipe(map((inserted) => ({ set: less.set, inserted }))),
+  });
+  /** What would do better than all as it lies. */
+  protected readonly had = computed(() => {
+    const [known, stated] = [this.known(), this.stated()];
+    if (known === null || stated === null || !this.answer.hasValue()) return [];
+    const { wanted } = this.answer.value();
+    const less = this.movesLess.hasValue() ? this.movesLess.value() : null;
+    const others = known.day.jobs.filter(({ id }) => wanted?.late.includes(id)).map(passportOf);
+    return [
+      { what: 'strung before all others', chance: wanted?.first ?? 0, late: others.length === 0 ? '' : `, and ${others.join(', ')} late` },
+      ...(less === null ? [] : [{ what: `a set that moves less, ${less.set}`, chance: less.inserted.wanted?.onTime ?? 0, late: '' }]),
+      ...(less === null ? [] : [{ what: 'both', chance: less.inserted.wanted?.first ?? 0, late: '' }]),
+    ]
+      .filter(({ chance }) => chance > stated + BETTER)
+      .map(({ chance, ...each }) => ({ ...each, chance: Math.floor(100 * chance) }));
   });
   protected readonly told = computed(() => {
     const known = this.known();
@@ -102,7 +135,7 @@ export class HonestPromise {
     const { day } = known;
     const { notBefore, p50, p90, reason, wanted } = this.answer.value();
     const say = (minute: number | null) => (minute === null ? 'in no hours that are planned yet' : dayTime(day, Math.ceil(minute)));
-    const offer = p90 === null ? null : openFrom(day.people[0]?.windows ?? [], Math.ceil(p90 / STEP_MIN) * STEP_MIN);
+    const offer = p90 === null ? null : openFrom(day.open, Math.ceil(p90 / STEP_MIN) * STEP_MIN);
     return {
       never: reason === null ? null : 'There is no room for it in the hours that are planned: promise nothing before the rack is lighter.',
       settling: say(notBefore.settling),
@@ -110,23 +143,30 @@ export class HonestPromise {
       p50: say(p50),
       p90: say(p90),
       offer: offer === null ? null : { at: momentOf(day, offer), says: dayTime(day, offer) },
-      wanted: wanted === null ? null : { bad: wanted.onTime < GOOD, says: this.sayWanted(known, wanted) },
+      wanted: wanted === null ? null : { bad: wanted.onTime < GOOD, says: sayWanted(wanted) },
     };
   });
 
-  private sayWanted({ day }: AskedJob, { onTime, late, inTime }: { onTime: number; late: readonly string[]; inTime: boolean }): string {
-    const chance = `As all lies, ${Math.floor(100 * onTime)} in 100.`;
-    if (onTime >= GOOD) return chance;
-    if (!inTime) return `${chance} No order of work keeps it: strings that move less, a start before today, or a later hour would.`;
-    const others = day.jobs.filter(({ id }) => late.includes(id)).map(passportOf);
-    return others.length === 0
-      ? `${chance} If it went first it could be kept, and nobody would be late for it.`
-      : `${chance} If it went first it could be kept, and would make ${others.join(', ')} late.`;
+  private ask(day: Day, job: DayJob, wanted: string | null): Observable<Inserted> {
+    const { inForce, correction, ...rack } = day;
+    const due = wanted === null ? null : Math.max(0, Math.floor((Date.parse(wanted) - Date.parse(day.origin)) / 60_000));
+    return this.planner.plan({ asked: { ...job, due }, rack, inForce, correction, timeLimitMs: PLANNING_MS }).pipe(
+      map((reply) => (reply.kind === 'inserted' ? reply.inserted : null)),
+      filter((inserted) => inserted !== null),
+    );
   }
+}
+
+function sayWanted({ onTime, inTime }: NonNullable<Inserted['wanted']>): string {
+  const chance = `As all lies, ${Math.floor(100 * onTime)} in 100.`;
+  if (onTime >= GOOD) return chance;
+  return inTime ? `${chance} What can be had:` : `${chance} No order of work keeps it with the strings that it has:`;
 }
 
 /** A promise with a better chance is a good one. */
 const GOOD = 0.8;
+/** What is worth saying does so much better. */
+const BETTER = 0.03;
 
 /** The minute itself where the house is open then, else when it opens next. */
 function openFrom(windows: readonly (readonly [number, number])[], minute: number): number | null {

@@ -3,3 +3,4 @@ export { DayRail } from './day-rail';
 export { HonestPromise } from './honest-promise';
 export { dayTime, duration, operationWords, sayMoved } from './day-words';
 export { DOUBTFUL_BELOW, passportOf } from './rail';
+export { momentOf } from './moment';

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { Asked, InForce, Inserted, Next, Plan, Promised, Rack, Replanned } from '@gold-peg/craft/day';
+import type { Asked, Correction, InForce, Inserted, Next, Plan, Promised, Rack, Replanned } from '@gold-peg/craft/day';
 import { Observable } from 'rxjs';
 
 export interface DayQuestion {
@@ -8,6 +8,8 @@ export interface DayQuestion {
   rack: Rack;
   inForce: readonly InForce[];
   timeLimitMs: number;
+  /** How chances are to be taken, by what was kept of promises. */
+  correction: Correction;
 }
 
 /** A better plan on the way, and which share of the time is over; the best that was found, its chances, and what is next; or when a job that is asked for can be ready. */

@@ -13,12 +13,35 @@ const windows: [number, number][] = [0, 1440].flatMap((day): [number, number][] 
 ]);
 const job = (nth: number, more: Partial<DayJob> = {}): DayJob => ({
   ...{ id: id(nth), instrumentId: id(nth), passport: 100 + nth, name: `Instrument ${nth}`, ownerName: 'P', reason: '', state: 'waiting' },
-  ...{ stage: 'choose', promisedAt: '2026-11-27T10:00:00Z', moves: false, kind: 'electric', ready: 0, hold: null, due: 1440 + 600 },
+  ...{
+    stage: 'choose',
+    promisedAt: '2026-11-27T10:00:00Z',
+    moves: false,
+    kind: 'electric',
+    ready: 0,
+    hold: null,
+    arrives: null,
+    waitsFor: [],
+    due: 1440 + 600,
+  },
   ...{ weight: 1, operations: [] },
   ...more,
 });
 const day = (jobs: DayJob[]): Day => ({
-  ...{ origin: '2026-11-26T00:00:00Z', now: 570, version: 1, hours: USUAL_HOURS, jobs, done: [], started: [], pinned: [], inForce: [] },
+  ...{
+    origin: '2026-11-26T00:00:00Z',
+    now: 570,
+    version: 1,
+    hours: USUAL_HOURS,
+    toOrder: [],
+    correction: { slope: 1, shift: 0 },
+    open: windows,
+    jobs,
+    done: [],
+    started: [],
+    pinned: [],
+    inForce: [],
+  },
   people: [id(8), id(9)].map((person, nth) => ({
     id: person,
     name: ['Ada Quay', 'Bo Reef'][nth] ?? '',

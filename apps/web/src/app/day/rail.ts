@@ -1,5 +1,5 @@
 import type { Day, DayJob } from '@gold-peg/contract/day';
-import { BEGUN, HAND_OVER_ID, type Placed, type Plan, type Promised } from '@gold-peg/craft/day';
+import { BEGUN, HAND_OVER_ID, isVisit, type Placed, type Plan, type Promised } from '@gold-peg/craft/day';
 import { timeScale, type TimeScale } from './time-scale';
 
 export const GROOVE_PX = 44;
@@ -99,8 +99,7 @@ export function railOf(
   return { scale, nowX: x(day.now), grooves, blocks, lines, height: y + PAD_PX };
 }
 
-const kindOf = (operation: string): Block['kind'] =>
-  operation === HAND_OVER_ID ? 'hand-over' : operation.startsWith('tune-') ? 'visit' : 'work';
+const kindOf = (operation: string): Block['kind'] => (operation === HAND_OVER_ID ? 'hand-over' : isVisit(operation) ? 'visit' : 'work');
 
 function blockOf(day: Day, job: DayJob, placed: Placed, { x, y }: { x: (minute: number) => number; y: number }): Block {
   const is = (each: { job: string; operation: string }) => each.job === placed.job && each.operation === placed.operation;

@@ -35,7 +35,7 @@ export interface TimeScale {
 export function timeScale(day: Day, { width, days }: { width: number; days: number }): TimeScale {
   const { zone } = day.hours;
   const dateOf = (minute: number) => DateTime.fromJSDate(momentOf(day, minute), { zone }).toISODate();
-  const all = day.people[0]?.windows ?? [];
+  const all = hoursOfAll(day);
   const dates = [...new Set(all.filter(([, until]) => until > day.now).map(([from]) => dateOf(from)))].slice(0, days);
   const open = all.filter(([from]) => dates.includes(dateOf(from)));
   const from = Math.min(day.now, open[0]?.[0] ?? day.now);
@@ -60,6 +60,16 @@ export function timeScale(day: Day, { width, days }: { width: number; days: numb
     .filter(({ isOpen }) => !isOpen)
     .map(({ start, end }) => ({ from: start, until: end, x: x(start), width: x(end) - x(start) }));
   return { x, from, until, closed, ticks: ticksOf(day, open, x, perMinute) };
+}
+
+/** Whenever the house is open or somebody is there, in stretches that do not touch. */
+function hoursOfAll({ open, people }: Day): [number, number][] {
+  const all = [...open, ...people.flatMap(({ windows }) => windows)].sort(([a], [b]) => a - b);
+  return all.reduce<[number, number][]>((joined, [from, until]) => {
+    const last = joined.at(-1);
+    if (last === undefined || from > last[1]) return [...joined, [from, until]];
+    return [...joined.slice(0, -1), [last[0], Math.max(last[1], until)]];
+  }, []);
 }
 
 /** Whole hours of what is open; named as many as have room. */

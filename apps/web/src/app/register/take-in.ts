@@ -1,12 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, viewChild } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { MAT_DATE_LOCALE } from '@angular/material/core';
 import { MatDatepickerModule } from '@angular/material/datepicker';
 import { MatInputModule } from '@angular/material/input';
 import { MatTimepickerModule } from '@angular/material/timepicker';
-import { MAT_LUXON_DATE_ADAPTER_OPTIONS, provideLuxonDateAdapter } from '@angular/material-luxon-adapter';
 import { Router } from '@angular/router';
 import { jobDraft } from '@gold-peg/contract/jobs';
 import type { Passport } from '@gold-peg/contract/register';
@@ -17,6 +15,7 @@ import { Api } from '../server/api';
 import { NewThing } from '../server/new-thing';
 import { ServerProblem } from '../server/server-problem';
 import { HonestPromise } from '../day';
+import { LUXON_DATES } from '../ui/luxon-dates';
 
 /** A day that is picked without a time means its end, as people say it. */
 const END_OF_DAY = { hour: 17, minute: 30 };
@@ -26,11 +25,7 @@ const END_OF_DAY = { hour: 17, minute: 30 };
   selector: 'peg-take-in',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [HonestPromise, MatButtonModule, MatDatepickerModule, MatInputModule, MatTimepickerModule, ReactiveFormsModule],
-  providers: [
-    provideLuxonDateAdapter(),
-    { provide: MAT_LUXON_DATE_ADAPTER_OPTIONS, useValue: { useUtc: false, firstDayOfWeek: 1, defaultOutputCalendar: 'gregory' } },
-    { provide: MAT_DATE_LOCALE, useValue: 'en-GB' },
-  ],
+  providers: [LUXON_DATES],
   template: `
     <form [formGroup]="form" (ngSubmit)="take()">
       <label for="reason">Why now?</label>
@@ -106,6 +101,7 @@ export class TakeIn {
     reason: new FormControl('', { nonNullable: true, validators: heldTo(jobDraft.shape.reason) }),
     promised: new FormControl<DateTime | null>(null),
   });
+  private readonly honest = viewChild(HonestPromise);
   private readonly promised = toSignal(this.form.controls.promised.valueChanges, { initialValue: null });
 
   protected readonly wanted = computed(() => {
@@ -134,7 +130,12 @@ export class TakeIn {
     if (this.form.invalid) return;
     this.fault.set('');
     const { reason, promised } = this.form.getRawValue();
-    const body = { instrumentId: this.passport().id, reason: reason.trim(), promisedAt: promised?.toJSDate().toISOString() ?? null };
+    const body = {
+      instrumentId: this.passport().id,
+      reason: reason.trim(),
+      promisedAt: promised?.toJSDate().toISOString() ?? null,
+      promisedChance: promised === null ? null : (this.honest()?.stated() ?? null),
+    };
     try {
       const job = await this.newJob.make((id) => this.api.call('takeIn', { body: { id, ...body } }));
       if (job !== null) await this.router.navigate(['/worksheet', job.id]);

@@ -1,5 +1,5 @@
 import type { Day, DayJob } from '@gold-peg/contract/day';
-import { RESTRING, type Plan, type Promised } from '@gold-peg/craft/day';
+import { isWork, type Plan, type Promised } from '@gold-peg/craft/day';
 import { dayTime, DOUBTFUL_BELOW, duration, passportOf } from '../day';
 import { STAGE_NAMES } from '../worksheet/stage-rule/stage-names';
 
@@ -8,6 +8,8 @@ export interface JobRow {
   job: DayJob;
   passport: string;
   takes: string;
+  /** For which parts it waits, and until when. */
+  waits: string | null;
   promised: string | null;
   ready: string;
   /** Minutes after what is promised; 0 where it is in time or nothing is promised. */
@@ -17,22 +19,24 @@ export interface JobRow {
   stage: string;
 }
 
-export function jobRows(day: Day, plan: Plan, promises: readonly Promised[]): JobRow[] {
+/** `plan`: null while nothing is planned yet; the rack is there all the same. */
+export function jobRows(day: Day, plan: Plan | null, promises: readonly Promised[]): JobRow[] {
   return day.jobs.map((job) => {
-    const own = plan.operations.filter((each) => each.job === job.id);
-    const end = plan.unplanned.includes(job.id) ? null : Math.max(...own.map((each) => each.end));
+    const own = plan?.operations.filter((each) => each.job === job.id) ?? [];
+    const end = own.length === 0 || plan?.unplanned.includes(job.id) === true ? null : Math.max(...own.map((each) => each.end));
     const told = promises.find((each) => each.job === job.id) ?? null;
     const chance = job.promisedAt === null ? null : (told?.onTime ?? null);
-    const work = job.operations.find(({ id }) => id === RESTRING)?.minutes ?? 0;
-    const waits = job.operations.reduce((sum, { after }) => sum + after, 0);
-    const lateBy = job.promisedAt === null ? 0 : Math.max(0, (end ?? Infinity) - job.due);
+    const work = job.operations.filter(({ id }) => isWork(id)).reduce((sum, { minutes }) => sum + minutes, 0);
+    const settles = job.operations.reduce((sum, { after }) => sum + after, 0);
+    const lateBy = job.promisedAt === null || plan === null ? 0 : Math.max(0, (end ?? Infinity) - job.due);
     const state = job.promisedAt === null ? 'open' : lateBy > 0 ? 'late' : chance !== null && chance < DOUBTFUL_BELOW ? 'doubtful' : 'kept';
     return {
       job,
       passport: passportOf(job),
-      takes: `${work === 0 ? 'strung' : duration(work)}${job.moves && waits > 0 ? `, settles ${duration(waits)}` : ''}`,
+      takes: `${work === 0 ? 'strung' : duration(work)}${job.moves && settles > 0 ? `, settles ${duration(settles)}` : ''}`,
+      waits: job.hold === null ? null : `waits for ${job.waitsFor.map(({ name }) => name).join(', ')}, there by ${dayTime(day, job.hold)}`,
       promised: job.promisedAt === null ? null : dayTime(day, job.due),
-      ready: end === null ? 'not planned' : dayTime(day, end),
+      ready: plan === null ? '…' : end === null ? 'not planned' : dayTime(day, end),
       lateBy,
       chance,
       state,

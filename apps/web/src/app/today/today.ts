@@ -4,7 +4,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { DateTime } from 'luxon';
 import { BenchDatabase } from '../bench-log/bench-database';
-import { DayDesk, DayRail, dayTime, duration, passportOf, sayMoved } from '../day';
+import { DayDesk, DayRail, dayTime, duration, momentOf, passportOf, sayMoved } from '../day';
 import { Connection } from '../server/connection';
 import { Session } from '../session/session';
 import { Caution } from '../ui/caution';
@@ -13,9 +13,9 @@ import { OneOf } from '../ui/one-of';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
-
 import { dangersOf, jobRows } from './job-rows';
 import { NowPanel } from './now-panel';
+import { OrderPanel } from './order-panel';
 
 const DAYS = [
   { value: 2, label: 'two days' },
@@ -29,7 +29,7 @@ const MOST_MOVED = 3;
 @Component({
   selector: 'peg-today',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, DayRail, DecimalPipe, Fact, MatButtonModule, NowPanel, OneOf, PlaceHeader, RouterLink, Trouble, UnderWay],
+  imports: [Caution, DayRail, DecimalPipe, Fact, MatButtonModule, NowPanel, OneOf, OrderPanel, PlaceHeader, RouterLink, Trouble, UnderWay],
   providers: [DayDesk],
   templateUrl: './today.html',
   styleUrl: './today.scss',
@@ -50,8 +50,8 @@ export class Today {
   );
   protected readonly promises = computed(() => this.desk.planned()?.promises ?? []);
   protected readonly rows = computed(() => {
-    const [day, plan] = [this.desk.day(), this.desk.plan()];
-    return day === null || plan === null ? [] : jobRows(day, plan, this.promises());
+    const day = this.desk.day();
+    return day === null ? [] : jobRows(day, this.desk.plan(), this.promises());
   });
   protected readonly dangers = computed(() => {
     const day = this.desk.day();
@@ -66,7 +66,7 @@ export class Today {
   });
   protected readonly heading = computed(() => {
     const day = this.desk.day();
-    return (day === null ? DateTime.now() : DateTime.now().setZone(day.hours.zone)).toFormat('cccc d LLLL');
+    return (day === null ? DateTime.now() : DateTime.fromJSDate(momentOf(day, day.now), { zone: day.hours.zone })).toFormat('cccc d LLLL');
   });
   protected readonly sub = computed(() => {
     const jobs = this.desk.day()?.jobs;
@@ -78,12 +78,14 @@ export class Today {
   protected readonly today = computed(() => {
     const [day, plan] = [this.desk.day(), this.desk.plan()];
     if (day === null || plan === null) return null;
-    const at = (minute: number) => DateTime.fromMillis(Date.parse(day.origin) + minute * 60_000, { zone: day.hours.zone }).toISODate();
+    const at = (minute: number) => DateTime.fromJSDate(momentOf(day, minute), { zone: day.hours.zone }).toISODate();
     return duration(plan.operations.filter(({ start }) => at(start) === at(day.now)).reduce((sum, { start, end }) => sum + end - start, 0));
   });
   protected readonly keeping = computed(() => {
     const promised = this.rows().filter(({ promised }) => promised !== null);
-    return promised.length === 0 ? null : `${promised.filter(({ state }) => state !== 'late').length} of ${promised.length}`;
+    return promised.length === 0 || this.desk.plan() === null
+      ? null
+      : `${promised.filter(({ state }) => state !== 'late').length} of ${promised.length}`;
   });
   protected readonly visit = computed(() => {
     const [day, next] = [this.desk.day(), this.desk.planned()?.next];

@@ -37,7 +37,8 @@ export class Settling {
       const readings = soft ? driftOf(sheet, index) : [];
       const start = sheet.tensioned[index]?.at;
       const judged = drops.length === 0 ? null : this.once([drops, tolerance], () => judgeRounds({ drops: drops.map(cents), tolerance }));
-      const expected = soft && start !== undefined ? this.once([readings, hold], () => expectedDrift(readings, hold)) : null;
+      const expected =
+        soft && start !== undefined ? this.once([readings, hold, string.creep], () => expectedDrift(readings, hold, string.creep)) : null;
       const held = placesOfSlip(place.post.style, this.desk.instrument()?.bridge.anchor);
       return {
         drops,
