@@ -1,5 +1,6 @@
 import { ROUNDS } from '@gold-peg/craft/constants';
-import { FINE_WORK, judgeRounds } from '@gold-peg/craft/settle';
+import { FINE_WORK } from '@gold-peg/craft/methods';
+import { judgeRounds } from '@gold-peg/craft/settle';
 import { chanceFrom } from '@gold-peg/craft/simulated';
 import { cents, type Cents } from '@gold-peg/craft/units';
 import { beta, normal, student4 } from './chance.js';

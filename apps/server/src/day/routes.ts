@@ -7,6 +7,7 @@ import { askedFor } from './asked.js';
 import { THE_DAY } from './hours.js';
 import { keptPromises, sinceWhen } from './kept.js';
 import { rackOf } from './rack.js';
+import { nextVisits } from './told.js';
 
 const look = (asked: Parameters<typeof signedIn>[0] & { store: DataSource; now: Date }): Promise<Day> =>
   rackOf(asked.store, asked.now, signedIn(asked).id);
@@ -15,6 +16,8 @@ export const day: Handler<'day'> = (asked) => look(asked);
 
 export const askedJob: Handler<'askedJob'> = (asked) =>
   askedFor(asked.store, asked.now, { askedBy: signedIn(asked).id, instrumentId: asked.params.id });
+
+export const visits: Handler<'visits'> = async (asked) => ({ visits: nextVisits(await look(asked)) });
 
 export const promisesKept: Handler<'promisesKept'> = async ({ store, now }) => ({
   since: sinceWhen(now).toISOString(),

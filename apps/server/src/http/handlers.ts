@@ -1,6 +1,7 @@
 import { addAttachment, attachment, listAttachments, removeAttachment } from '../attachments/index.js';
 import { appendEvents, jobEvents, logCsv, logJson, readLog } from '../bench-log/index.js';
-import { askedJob, changeHours, day, keepPlan, pin, promisesKept } from '../day/index.js';
+import { calendarAddress, dayCalendar, makeCalendarAddress, subscribedCalendar, withdrawCalendarAddress } from '../calendars/index.js';
+import { askedJob, changeHours, day, keepPlan, pin, promisesKept, visits } from '../day/index.js';
 import { changeHouse, house } from '../house/index.js';
 import { listJobs, mergeInstruments, movePromise, takeIn, worksheet } from '../jobs/index.js';
 import { addPerson, changePassphrase, health, listNames, listPeople, savePreferences, session, signIn, signOut } from '../people/index.js';
@@ -8,7 +9,6 @@ import {
   addInstrument,
   addOwner,
   archiveInstrument,
-  calendarAddress,
   changeGeometry,
   changeInstrument,
   changeMethods,
@@ -17,17 +17,14 @@ import {
   listDue,
   listInstruments,
   listOwners,
-  makeCalendarAddress,
   mergeOwners,
   passport,
-  subscribedCalendar,
-  withdrawCalendarAddress,
 } from '../register/index.js';
 import { exportFile, importFile } from '../files/index.js';
 import { outbox, sendMessage } from '../outbox/index.js';
 import { countStock, placeOrder, stock } from '../stock/index.js';
 import { addSet, addString, addTuning, changeString, stringTable } from '../strings/index.js';
-import { cardPdf, cutStripPdf, labelPdf, stringTablePdf } from '../papers/index.js';
+import { cardPdf, cutStripPdf, daySheetPdf, labelPdf, stringTablePdf } from '../papers/index.js';
 import type { Handlers } from '../handling/index.js';
 
 /** All but the feed, which needs a line to the database of its own. */
@@ -48,6 +45,7 @@ export const handlers: Omit<Handlers, 'feed'> = {
   listInstruments,
   listDue,
   dueCalendar,
+  dayCalendar,
   calendarAddress,
   makeCalendarAddress,
   withdrawCalendarAddress,
@@ -73,6 +71,8 @@ export const handlers: Omit<Handlers, 'feed'> = {
   keepPlan,
   changeHours,
   promisesKept,
+  visits,
+  daySheetPdf,
   listJobs,
   takeIn,
   movePromise,

@@ -80,7 +80,7 @@ describe('what should come back', () => {
 
 describe('a calendar that subscribes', () => {
   const address = async (method: 'GET' | 'POST' | 'DELETE') =>
-    (await counter.ask(method, '/api/due-calendar', method === 'POST' ? {} : undefined)).body as { path: string | null };
+    (await counter.ask(method, '/api/calendars/due', method === 'POST' ? {} : undefined)).body as { path: string | null };
 
   it('reads what is due under an address that only the house tells, until that is made anew or withdrawn', async () => {
     expect(await address('GET')).toEqual({ path: null });
@@ -95,7 +95,7 @@ describe('a calendar that subscribes', () => {
     expect((await stranger.ask('GET', path ?? '')).status).toBe(404);
     expect(await address('DELETE')).toEqual({ path: null });
     expect((await stranger.ask('GET', again.path ?? '')).status).toBe(404);
-    expect((await stranger.ask('GET', '/api/due-calendar/guess')).status).toBe(404);
-    expect((await stranger.ask('GET', '/api/due-calendar')).status).toBe(401);
+    expect((await stranger.ask('GET', '/api/calendars/due/guess')).status).toBe(404);
+    expect((await stranger.ask('GET', '/api/calendars/due')).status).toBe(401);
   });
 });

@@ -7,8 +7,7 @@ export {
   listInstruments,
   passport,
 } from './instrument-routes.js';
-export { calendarAddress, makeCalendarAddress, subscribedCalendar, withdrawCalendarAddress } from './due-calendar.js';
-export { dueCalendar, listDue, projectDue } from './due.js';
+export { dueCalendar, listDue, projectDue, writeDue } from './due.js';
 export { asFiled, fileInstrument, instrumentProblems } from './filed.js';
 export { readPassport } from './instrument.js';
 export { addOwner, changeOwner, listOwners, mergeOwners } from './owner-routes.js';

@@ -27,6 +27,12 @@ it('writes what RFC 5545 asks of an event: who it is, when in UTC, what, and its
   expect(written.slice(written.indexOf('BEGIN:VALARM'))).toContain('ACTION:DISPLAY');
 });
 
+it('counts the changes of a thing, which keeps its name: a calendar takes the later one for the earlier', () => {
+  const [first, later] = [1, 7].map((sequence) => lines(writeCalendar('Day', [{ ...entry, sequence }], made)));
+  expect([first, later].map((written) => written?.find((line) => line.startsWith('SEQUENCE')))).toEqual(['SEQUENCE:1', 'SEQUENCE:7']);
+  expect(later).toContain('UID:job-1@gold-peg');
+});
+
 it('rings only where somebody wants it, and an empty calendar is still one', () => {
   expect(writeCalendar('Retunes', [{ ...entry, alarmBefore: null }], made)).not.toContain('VALARM');
   expect(

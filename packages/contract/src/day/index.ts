@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { PERCENTILES } from '@gold-peg/craft/day';
+import type { Percentile } from '@gold-peg/craft/day';
 import { FAMILIES } from '@gold-peg/craft/strings';
 import { JOB_STATES } from '../jobs/index.js';
 import { STAGES } from '@gold-peg/craft/worksheet';
@@ -7,6 +7,8 @@ import { instant, uuid, version } from '../quantity/index.js';
 import { STOCK_KINDS } from '../stock/index.js';
 
 const DAY_MINUTES = 1440;
+/** Here, not from the planner: what every page loads names no more of it than it needs. */
+const PERCENTILES: readonly Percentile[] = [50, 60, 70, 80, 90];
 const ofDay = z
   .int({ error: 'must be whole minutes of a day' })
   .min(0, { error: 'must be 0 or more' })
@@ -185,3 +187,9 @@ export const keptPromise = z.object({
 });
 export type KeptPromise = z.infer<typeof keptPromise>;
 export const keptSchema = z.object({ since: z.string(), promises: z.array(keptPromise) });
+
+/** When instruments whose strings were left to move are to be tuned again, the next time of each. */
+export const visitsSchema = z.object({
+  visits: z.array(z.object({ jobId: uuid, passport: z.int(), name: z.string(), at: z.string() })),
+});
+export type Visits = z.infer<typeof visitsSchema>;

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { appendOutcome, benchEvent, logPage, logQuery, storedEvent } from '../bench-log/index.js';
-import { askedSchema, daySchema, hoursChange, keptSchema, pinChange, planChange } from '../day/index.js';
+import { askedSchema, daySchema, hoursChange, keptSchema, pinChange, planChange, visitsSchema } from '../day/index.js';
 import { jobDraft, jobSummary, promiseMove, worksheetSchema } from '../jobs/index.js';
 import { PAPER_KINDS } from '../paper/index.js';
 import type { Endpoint } from './endpoint.js';
@@ -45,6 +45,24 @@ export const WORK = {
     params: byId,
     body: promiseMove,
     reply: jobSummary,
+    status: 200,
+  },
+  visits: {
+    method: 'GET',
+    path: '/api/day/visits',
+    room: 'day',
+    summary: 'Strings that are left to move: when each instrument is to be tuned again next',
+    who: front,
+    reply: visitsSchema,
+    status: 200,
+  },
+  daySheetPdf: {
+    method: 'GET',
+    path: '/api/day/sheet.pdf',
+    room: 'papers',
+    summary: 'The day of everybody at the bench, on paper',
+    who: front,
+    gives: 'application/pdf',
     status: 200,
   },
   promisesKept: {

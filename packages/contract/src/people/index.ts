@@ -21,6 +21,8 @@ export const preferencesSchema = z.strictObject({
   turned: z.boolean().default(false),
   /** The person's own hand; null until it has been measured. */
   hand: handMeasures.nullable().default(null),
+  /** Whether strings that are to be tuned again are heard as well. */
+  alarmSound: z.boolean().default(false),
   /** Ways of one's own where they differ from the house's. */
   methods: methodChoices.default({}),
 });
@@ -32,6 +34,7 @@ export const DEFAULT_PREFERENCES: Preferences = {
   theme: 'paper',
   turned: false,
   hand: null,
+  alarmSound: false,
   methods: {},
 };
 

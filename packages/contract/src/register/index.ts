@@ -2,7 +2,6 @@ export { ANCHOR_NAMES, factsOf, FINISH_NAMES, LAYOUT_NAMES, POST_NAMES, WOOD_NAM
 export { fromInstrument, geometrySchema, toInstrument, type Geometry } from './geometry.js';
 export {
   archiveChange,
-  calendarAddress,
   dueEntry,
   filedInstrument,
   duePage,

@@ -156,9 +156,6 @@ export const dueEntry = z.object({
 export type DueEntry = z.infer<typeof dueEntry>;
 export const duePage = z.object({ entries: z.array(dueEntry), next: z.int().nullable() });
 
-/** Where a calendar can subscribe to what is due, a path of this server; null where nobody made such an address. */
-export const calendarAddress = z.object({ path: z.string().nullable() });
-
 /** It leaves the register, or comes back into it. */
 export const archiveChange = z.strictObject({ version, archived: z.boolean({ error: 'must be true or false' }) });
 /** An instrument that is in the register twice: `into` keeps all that was done to either. */

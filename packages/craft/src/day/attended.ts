@@ -1,26 +1,9 @@
 import { MINUTES } from '../constants/index.js';
 import type { Family } from '../strings/index.js';
 import { STRING_STAGES, type Stage } from '../worksheet/index.js';
+import { NINE_IN_TEN, type Attended } from './percentile.js';
 import { learnedPace, type TimedStage } from './learned-pace.js';
 import { stageMinutes } from './stage-minutes.js';
-
-/** Minutes that are attended to something: lognormal, half of all times no more than the median. */
-export interface Attended {
-  median: number;
-  /** Of the logarithm. */
-  sigma: number;
-}
-
-/** The 90th percentile of a standard normal distribution. */
-export const NINE_IN_TEN = 1.2816;
-/** Standard normal deviates of the shares that can be planned with. */
-const DEVIATES = { 50: 0, 60: 0.2533, 70: 0.5244, 80: 0.8416, 90: NINE_IN_TEN } as const;
-export const PERCENTILES = [50, 60, 70, 80, 90] as const;
-export type Percentile = (typeof PERCENTILES)[number];
-
-/** So many in a hundred take no longer. */
-export const percentileOf = ({ median, sigma }: Attended, percentile: Percentile): number =>
-  median * Math.exp(DEVIATES[percentile] * sigma);
 
 /** What is left of the stages of a job, each by the share of its strings that are still to be done. */
 export type LeftOfStages = Partial<Record<Stage, number>>;
@@ -63,7 +46,7 @@ function momentsOf(times: readonly TimedStage[], personId: string, { family, str
     const expected = (stage === 'balance' ? MINUTES.balance.value : stageMinutes(family, stringCount, stage)) * (left[stage] ?? 0);
     if (expected <= 0) return [];
     const { factor, high } = learnedPace(times, personId, family, stage);
-    const sigma = Math.log(high / factor) / DEVIATES[90];
+    const sigma = Math.log(high / factor) / NINE_IN_TEN;
     const mean = expected * factor * Math.exp(sigma ** 2 / 2);
     return [{ mean, variance: mean ** 2 * Math.expm1(sigma ** 2) }];
   });

@@ -1,4 +1,4 @@
-import { NINE_IN_TEN } from './attended.js';
+import { NINE_IN_TEN } from './percentile.js';
 
 /** A promise as it was made, and what became of it. */
 export interface Kept {

@@ -25,7 +25,8 @@ export { rackFault, type RackFault } from './rack-fault.js';
 export { expectedEffort, minutesToSpare, type Effort } from './latest-start.js';
 export { learnedMinutes, learnedPace, type Pace, type TimedStage } from './learned-pace.js';
 export { stageMinutes } from './stage-minutes.js';
-export { attendedInPieces, attendedTo, PERCENTILES, percentileOf, type Attended, type LeftOfStages, type Percentile } from './attended.js';
+export { attendedInPieces, attendedTo, type LeftOfStages } from './attended.js';
+export { PERCENTILES, percentileOf, type Attended, type Percentile } from './percentile.js';
 export {
   BEGUN,
   HAND_OVER_ID,

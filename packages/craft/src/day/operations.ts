@@ -1,6 +1,6 @@
 import { MINUTES } from '../constants/index.js';
 import type { DriftForecast } from '../settle/index.js';
-import { percentileOf, type Attended, type Percentile } from './attended.js';
+import { percentileOf, type Attended, type Percentile } from './percentile.js';
 import type { Minute, Operation } from './model.js';
 
 /** A job as the bench log has it. */

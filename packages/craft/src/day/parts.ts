@@ -1,4 +1,4 @@
-import { NINE_IN_TEN, percentileOf, type Attended, type Percentile } from './attended.js';
+import { NINE_IN_TEN, percentileOf, type Attended, type Percentile } from './percentile.js';
 import type { Arrival, Minute } from './model.js';
 
 /** A thing of the shelf that a job is to be strung with and has not opened yet. */

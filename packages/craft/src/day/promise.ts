@@ -1,5 +1,5 @@
 import { chanceFrom } from '../simulated/index.js';
-import { NINE_IN_TEN } from './attended.js';
+import { NINE_IN_TEN } from './percentile.js';
 import { HONEST, meant, toSay, type Correction } from './honesty.js';
 import type { Minute, Placed, Plan, Rack, Window } from './model.js';
 

@@ -30,7 +30,7 @@ export { BUILT_IN_TURNS } from './built-in.js';
 export { cutTimingFor, methodsFor, type HouseMethods } from './methods-for.js';
 export type { CutTiming } from './cut-timing.js';
 export { practiceOf, type Practice } from './practice.js';
-export { LOGGED_WITHIN, offsetFor, tuningWays, type TuningWays } from './tuning-ways.js';
+export { FINE_WORK, HOLDS, LOGGED_WITHIN, offsetFor, tuningWays, type TuningWays } from './tuning-ways.js';
 export { isSoft, stringClass } from './string-class.js';
 export {
   handFactor,

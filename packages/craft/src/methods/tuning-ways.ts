@@ -1,7 +1,12 @@
 import { HEARING } from '../constants/index.js';
-import { FINE_WORK, HOLDS } from '../settle/index.js';
 import { cents, type Cents } from '../units/index.js';
 import { inForce, type LayeredChoices } from './choices.js';
+
+/** Held well enough to leave the bench: tuned again before it is five cents off, and within that for two hours. */
+export const HOLDS = { cents: cents(5), hours: 2 } as const;
+
+/** What is good enough at the bench unless somebody asks for more: two cents is fine work. */
+export const FINE_WORK = cents(2);
 
 /** How exactly strings are tuned, and how long they have to stay so. */
 export interface TuningWays {

@@ -1,7 +1,7 @@
 import { DRIFT } from '../constants/index.js';
 import { requirePositive } from '../outcome/index.js';
 import { bisect } from '../solve/index.js';
-import { cents, type Cents } from '../units/index.js';
+import type { Cents } from '../units/index.js';
 import { bandOf, type Band } from '../band/index.js';
 
 /** How far a string was off when it was read, by the clock that began when it was first brought to pitch. */
@@ -157,6 +157,3 @@ export function withinAYear({ nextRetune, holdsFrom, retunes }: DriftForecast): 
   const each = ({ low, likely, high }: Band): Band => ({ low: comes(low), likely: comes(likely), high: comes(high) });
   return { nextRetune: each(nextRetune), holdsFrom: each(holdsFrom), retunes: retunes.map(each) };
 }
-
-/** Held well enough to leave the bench: tuned again before it is five cents off, and within that for two hours. */
-export const HOLDS = { cents: cents(5), hours: 2 } as const;

@@ -1,6 +1,6 @@
 import { ROUNDS } from '../constants/index.js';
 import { requirePositive } from '../outcome/index.js';
-import { cents, type Cents } from '../units/index.js';
+import type { Cents } from '../units/index.js';
 import { bandOf, type Band, type Weighted } from '../band/index.js';
 
 export interface Rounds {
@@ -193,6 +193,3 @@ function asRead({ low, likely, high }: Band): Band {
   const noise = TENTH * scatterOf(likely);
   return { low: likely - Math.hypot(likely - low, noise), likely, high: likely + Math.hypot(high - likely, noise) };
 }
-
-/** What is good enough at the bench unless somebody asks for more: two cents is fine work. */
-export const FINE_WORK = cents(2);

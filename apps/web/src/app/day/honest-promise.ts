@@ -7,14 +7,13 @@ import { filter, map, type Observable } from 'rxjs';
 import { Api } from '../server/api';
 import { troubleOf } from '../server/server-problem';
 import { dayTime } from './day-words';
-import { momentOf } from './moment';
+import { inHundred } from './in-hundred';
+import { momentOf, toPromise } from './moment';
 import { passportOf } from './rail';
 import { Planner } from './planner';
 
 /** Two questions, one after the other: the day as it is, and with the new job first. */
 const PLANNING_MS = 600;
-/** Promises are made for the half hour. */
-const STEP_MIN = 30;
 
 /** When an instrument can honestly be ready if it is taken in now, and the chance of the hour that is wanted. */
 @Component({
@@ -127,7 +126,7 @@ export class HonestPromise {
       ...(less === null ? [] : [{ what: 'both', chance: less.inserted.wanted?.first ?? 0, late: '' }]),
     ]
       .filter(({ chance }) => chance > stated + BETTER)
-      .map(({ chance, ...each }) => ({ ...each, chance: Math.floor(100 * chance) }));
+      .map(({ chance, ...each }) => ({ ...each, chance: inHundred(chance) }));
   });
   protected readonly told = computed(() => {
     const known = this.known();
@@ -135,7 +134,7 @@ export class HonestPromise {
     const { day } = known;
     const { notBefore, p50, p90, reason, wanted } = this.answer.value();
     const say = (minute: number | null) => (minute === null ? 'in no hours that are planned yet' : dayTime(day, Math.ceil(minute)));
-    const offer = p90 === null ? null : openFrom(day.open, Math.ceil(p90 / STEP_MIN) * STEP_MIN);
+    const offer = p90 === null ? null : toPromise(day, p90);
     return {
       never: reason === null ? null : 'There is no room for it in the hours that are planned: promise nothing before the rack is lighter.',
       settling: say(notBefore.settling),
@@ -158,7 +157,7 @@ export class HonestPromise {
 }
 
 function sayWanted({ onTime, inTime }: NonNullable<Inserted['wanted']>): string {
-  const chance = `As all lies, ${Math.floor(100 * onTime)} in 100.`;
+  const chance = `As all lies, ${inHundred(onTime)} in 100.`;
   if (onTime >= GOOD) return chance;
   return inTime ? `${chance} What can be had:` : `${chance} No order of work keeps it with the strings that it has:`;
 }
@@ -167,9 +166,3 @@ function sayWanted({ onTime, inTime }: NonNullable<Inserted['wanted']>): string 
 const GOOD = 0.8;
 /** What is worth saying does so much better. */
 const BETTER = 0.03;
-
-/** The minute itself where the house is open then, else when it opens next. */
-function openFrom(windows: readonly (readonly [number, number])[], minute: number): number | null {
-  const open = windows.find(([, until]) => until >= minute);
-  return open === undefined ? null : Math.max(open[0], minute);
-}

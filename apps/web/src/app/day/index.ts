@@ -3,4 +3,5 @@ export { DayRail } from './day-rail';
 export { HonestPromise } from './honest-promise';
 export { dayTime, duration, operationWords, sayMoved } from './day-words';
 export { DOUBTFUL_BELOW, passportOf } from './rail';
-export { momentOf } from './moment';
+export { momentOf, toPromise } from './moment';
+export { inHundred } from './in-hundred';

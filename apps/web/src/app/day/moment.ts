@@ -4,3 +4,13 @@ const MINUTE_MS = 60_000;
 
 /** A minute of the plan on the clock of the world. */
 export const momentOf = ({ origin }: Pick<Day, 'origin'>, minute: number): Date => new Date(Date.parse(origin) + minute * MINUTE_MS);
+
+/** Promises are made for the half hour. */
+const STEP_MIN = 30;
+
+/** The next half hour at which the house is open, to promise what is ready by then; null beyond what is planned. */
+export function toPromise({ open }: Pick<Day, 'open'>, minute: number): number | null {
+  const half = Math.ceil(minute / STEP_MIN) * STEP_MIN;
+  const window = open.find(([, until]) => until >= half);
+  return window === undefined ? null : Math.max(window[0], half);
+}

@@ -1,5 +1,6 @@
 import type { Day, DayJob } from '@gold-peg/contract/day';
 import { BEGUN, HAND_OVER_ID, isVisit, type Placed, type Plan, type Promised } from '@gold-peg/craft/day';
+import { inHundred } from './in-hundred';
 import { timeScale, type TimeScale } from './time-scale';
 
 export const GROOVE_PX = 44;
@@ -145,7 +146,7 @@ function lineOf(
   const onTime = promises.find((each) => each.job === job.id)?.onTime ?? null;
   const flagX = job.promisedAt === null || job.due >= scale.until ? null : x(Math.max(job.due, scale.from));
   const state = ready > job.due || (onTime ?? 1) < BAD_BELOW ? 'late' : (onTime ?? 1) < DOUBTFUL_BELOW ? 'doubtful' : 'kept';
-  const says = onTime === null ? '…' : `${Math.floor(100 * onTime)} %`;
+  const says = onTime === null ? '…' : `${inHundred(onTime)} %`;
   const from = x(begin);
   const lastX = Math.max(readyX ?? x(scale.until), visits.at(-1)?.x ?? 0, from + 14);
   return {

@@ -26,6 +26,9 @@ import { Session } from '../session/session';
       <button mat-menu-item type="button" (click)="session.prefer({ theme: paper() ? 'evening' : 'paper' })">
         Light: {{ paper() ? 'paper' : 'evening bench' }}
       </button>
+      <button mat-menu-item type="button" (click)="session.prefer({ alarmSound: !rings() })">
+        Strings to tune again: {{ rings() ? 'shown and heard' : 'shown' }}
+      </button>
       <button mat-menu-item type="button" (click)="session.signOut()">Sign out</button>
     </mat-menu>
   `,
@@ -64,6 +67,7 @@ export class YouMenu {
     () => ({ N: 'newtons', kgf: 'kilograms-force', lbf: 'pounds-force' })[this.session.preferences().pull],
   );
 
+  protected readonly rings = computed(() => this.session.preferences().alarmSound);
   protected readonly turned = computed(() => this.session.preferences().turned);
 
   protected nextPull(): void {

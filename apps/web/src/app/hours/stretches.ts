@@ -20,7 +20,8 @@ export function readStretches(text: string): Stretches | null {
   return stretches;
 }
 
-const clock = (minute: number): string => `${Math.floor(minute / 60)}:${String(minute % 60).padStart(2, '0')}`;
+const clock = (minute: number): string =>
+  `${Math.floor(minute / 60)}${minute % 60 === 0 ? '' : `:${String(minute % 60).padStart(2, '0')}`}`;
 export const sayStretches = (stretches: readonly (readonly [number, number])[]): string =>
   stretches.map(([from, until]) => `${clock(from)}–${clock(until)}`).join(', ');
 

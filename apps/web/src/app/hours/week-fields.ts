@@ -37,7 +37,7 @@ const WIDE_PX = 320;
   styles: `
     :host {
       display: grid;
-      grid-template-columns: 92px minmax(150px, 1fr) minmax(0, 1.2fr);
+      grid-template-columns: 92px minmax(210px, 1fr) minmax(0, 1fr);
       align-items: center;
       gap: 2px var(--space-3);
     }

@@ -14,7 +14,7 @@ import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
 import { sayFinding } from '../worksheet/look-over/finding-words';
 import { sayWhen } from './life';
-import { Subscribe } from './subscribe';
+import { Subscribe } from '../calendars';
 
 const DAY_MS = 86_400_000;
 /** So many days before today are drawn. */

@@ -2,7 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@a
 import { MatButtonModule } from '@angular/material/button';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { RouterLink } from '@angular/router';
+import { Session } from '../session/session';
+import { HouseVisits } from './house-visits';
 import { RetuneTimes, type Retune } from './retune-times';
+import { ring } from './ring';
 
 /** So long it is put off at one press. */
 const LATER_MIN = 10;
@@ -85,12 +88,18 @@ export class RetuneAlarm {
   protected readonly titleOf = titleOf;
   protected readonly stringsOf = stringsOf;
 
+  private readonly session = inject(Session);
+
   constructor() {
+    inject(HouseVisits).watch();
     const told = new Set<string>();
     effect(() => {
       for (const each of this.times.due()) {
         const key = `${each.jobId} ${each.at} ${each.later}`;
-        if (!told.has(key)) notify(each);
+        if (!told.has(key)) {
+          notify(each);
+          if (this.session.preferences().alarmSound) ring();
+        }
         told.add(key);
       }
     });
@@ -99,7 +108,8 @@ export class RetuneAlarm {
 
 const passportOf = ({ passport }: Retune) => String(passport).padStart(4, '0');
 const titleOf = (retune: Retune) => `Tune passport ${passportOf(retune)} again:`;
-const stringsOf = ({ strings }: Retune) => `${strings.length === 1 ? 'string' : 'strings'} ${strings.join(', ')}`;
+const stringsOf = ({ strings }: Retune) =>
+  strings.length === 0 ? 'the strings that move' : `${strings.length === 1 ? 'string' : 'strings'} ${strings.join(', ')}`;
 
 function notify(retune: Retune): void {
   if ('Notification' in globalThis && Notification.permission === 'granted')

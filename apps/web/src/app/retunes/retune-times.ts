@@ -12,6 +12,8 @@ export interface Retune {
   at: number;
   /** Put off until then. */
   later: number | null;
+  /** The house told it: this device has not looked at the instrument. */
+  house?: boolean;
 }
 
 const KEPT_UNDER = 'gold-peg.retunes';
@@ -47,6 +49,20 @@ export class RetuneTimes {
     const same = before !== undefined && retune !== null && Math.abs(before.at - retune.at) < MINUTE_MS;
     const others = this.known().filter((each) => each !== before);
     this.keep(retune === null ? others : [...others, { ...retune, jobId, later: same ? before.later : null }]);
+  }
+
+  /** Takes down what the house knows of instruments that this device has not looked at, and forgets what it no longer tells. */
+  hearHouse(visits: readonly { jobId: string; passport: number; name: string; at: number }[]): void {
+    const told = new Set(visits.map(({ jobId }) => jobId));
+    const known = this.known().filter(({ jobId, house }) => house !== true || told.has(jobId));
+    const fresh = visits.filter(({ jobId }) => known.every((each) => each.jobId !== jobId || each.house === true));
+    const others = known.filter(({ jobId }) => fresh.every((each) => each.jobId !== jobId));
+    const heard = fresh.map((visit): Retune => {
+      const before = known.find(({ jobId }) => jobId === visit.jobId);
+      const same = before !== undefined && Math.abs(before.at - visit.at) < MINUTE_MS;
+      return { ...visit, strings: [], later: same ? before.later : null, house: true };
+    });
+    this.keep([...others, ...heard]);
   }
 
   putOff(jobId: string, minutes: number): void {

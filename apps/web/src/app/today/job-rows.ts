@@ -1,6 +1,7 @@
 import type { Day, DayJob } from '@gold-peg/contract/day';
-import { isWork, type Plan, type Promised } from '@gold-peg/craft/day';
-import { dayTime, DOUBTFUL_BELOW, duration, passportOf } from '../day';
+import { BEGUN, HAND_OVER_ID, isWork, type Plan, type Promised } from '@gold-peg/craft/day';
+import { dayTime, DOUBTFUL_BELOW, duration, inHundred, momentOf, passportOf, toPromise } from '../day';
+import type { Later } from './owner-panel';
 import { STAGE_NAMES } from '../worksheet/stage-rule/stage-names';
 
 /** One line of the rack: what it is, what is left to do, when it is ready, and the chance of what is promised. */
@@ -17,6 +18,10 @@ export interface JobRow {
   chance: number | null;
   state: 'late' | 'doubtful' | 'kept' | 'open';
   stage: string;
+  /** Nothing is left of it but to hand it over, and its strings hold. */
+  isReady: boolean;
+  /** The hour by which it is ready nine times in ten, for the half hour; null where nobody knows. */
+  later: Later | null;
 }
 
 /** `plan`: null while nothing is planned yet; the rack is there all the same. */
@@ -41,8 +46,22 @@ export function jobRows(day: Day, plan: Plan | null, promises: readonly Promised
       chance,
       state,
       stage: STAGE_NAMES[job.stage],
+      isReady: waitsForOwner(day, job),
+      later: told?.p90 == null ? null : laterThan(day, job, told.p90),
     };
   });
+}
+
+function waitsForOwner({ done, now }: Day, { id, operations }: DayJob): boolean {
+  const left = operations.filter((operation) => operation.id !== BEGUN);
+  const since = done.find(({ job }) => job === id)?.end;
+  return since !== undefined && left.length === 1 && left[0]?.id === HAND_OVER_ID && since + left[0].after <= now;
+}
+
+function laterThan(day: Day, job: DayJob, p90: number): Later | null {
+  const minute = toPromise(day, p90);
+  if (minute === null) return null;
+  return { at: momentOf(day, minute), says: dayTime(day, minute), promised: dayTime(day, job.due), chance: 0.9 };
 }
 
 /** What is said of promises that are in danger, and what would have to give. */
@@ -55,16 +74,12 @@ export function dangersOf(day: Day, rows: readonly JobRow[]): { row: JobRow; say
       const says =
         row.state === 'late'
           ? `promised ${row.promised ?? ''}, ready ${row.ready}${Number.isFinite(lateBy) ? `, ${duration(lateBy)} late` : ''}`
-          : `promised ${row.promised ?? ''}, ready ${row.ready} as planned: ${Math.floor(100 * (chance ?? 0))} in 100`;
+          : `promised ${row.promised ?? ''}, ready ${row.ready} as planned: ${inHundred(chance ?? 0)} in 100`;
+      const asked = row.later === null ? 'for one that nobody knows yet' : `for ${row.later.says}`;
       const gives =
         alone > job.due
-          ? [
-              `the hour: ask ${job.ownerName ?? 'its owner'} for ${row.ready}; no order of work keeps it, its own work and settling alone take until ${dayTime(day, alone)}`,
-            ]
-          : [
-              `the hour: ask ${job.ownerName ?? 'its owner'} for ${row.ready}`,
-              'another job: pin this one earlier on the rail, and see what moves',
-            ];
+          ? [`the hour, ${asked}; no order of work keeps it, its own work and settling alone take until ${dayTime(day, alone)}`]
+          : [`the hour, ${asked}`, 'another job: pin this one earlier on the rail, and see what moves'];
       return { row, says, gives };
     });
 }

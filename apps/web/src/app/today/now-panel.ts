@@ -16,6 +16,8 @@ import { dayTime, duration, operationWords, passportOf } from '../day';
 export class NowPanel {
   readonly day = input.required<Day>();
   readonly next = input.required<Next>();
+  /** What to do now, or what until the next look. */
+  readonly part = input.required<'now' | 'gap'>();
   /** Whose bench comes first. */
   readonly personId = input.required<string>();
 
@@ -35,7 +37,8 @@ export class NowPanel {
   });
   /** What could be begun in the gap: that which fits first. */
   protected readonly waiting = computed(() =>
-    [...this.next().waiting]
+    this.next()
+      .waiting.filter(({ job }) => !this.next().people.some(({ now }) => now?.job === job))
       .sort((a, b) => Number(b.fits) - Number(a.fits) || b.minutes - a.minutes)
       .slice(0, MOST)
       .map(({ job, operation, minutes, fits }) => ({

@@ -1,19 +1,22 @@
-import { DecimalPipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, resource, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import type { CalendarKind } from '@gold-peg/contract/calendars';
+import { ENDPOINTS } from '@gold-peg/contract/endpoints';
 import { RouterLink } from '@angular/router';
 import { DateTime } from 'luxon';
 import { BenchDatabase } from '../bench-log/bench-database';
-import { DayDesk, DayRail, dayTime, duration, momentOf, passportOf, sayMoved } from '../day';
+import { Subscribe } from '../calendars';
+import { DayDesk, DayRail, dayTime, duration, inHundred, momentOf, passportOf, sayMoved } from '../day';
 import { Connection } from '../server/connection';
 import { Session } from '../session/session';
 import { Caution } from '../ui/caution';
 import { Fact } from '../ui/fact';
-import { OneOf } from '../ui/one-of';
+import { OneOf, type Choice } from '../ui/one-of';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
-import { dangersOf, jobRows } from './job-rows';
+import { dangersOf, jobRows, type JobRow } from './job-rows';
+import { OwnerPanel, type Later } from './owner-panel';
 import { NowPanel } from './now-panel';
 import { OrderPanel } from './order-panel';
 
@@ -22,6 +25,18 @@ const DAYS = [
   { value: 6, label: 'the week' },
 ] as const;
 
+type DayCalendar = Exclude<CalendarKind, 'due'>;
+const CALENDARS: readonly Choice<DayCalendar>[] = [
+  { value: 'day', label: 'the bench day' },
+  { value: 'visits', label: 'strings to tune again' },
+  { value: 'hand-overs', label: 'hand-overs' },
+];
+const TELLS: Readonly<Record<DayCalendar, string>> = {
+  day: 'the bench day, as it is planned',
+  visits: 'when strings are to be tuned again, with an alarm',
+  'hand-overs': 'when instruments are handed over',
+};
+
 /** More are only counted. */
 const MOST_MOVED = 3;
 
@@ -29,13 +44,36 @@ const MOST_MOVED = 3;
 @Component({
   selector: 'peg-today',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, DayRail, DecimalPipe, Fact, MatButtonModule, NowPanel, OneOf, OrderPanel, PlaceHeader, RouterLink, Trouble, UnderWay],
+  imports: [
+    Caution,
+    DayRail,
+    Fact,
+    MatButtonModule,
+    NowPanel,
+    OneOf,
+    OrderPanel,
+    OwnerPanel,
+    PlaceHeader,
+    RouterLink,
+    Subscribe,
+    Trouble,
+    UnderWay,
+  ],
   providers: [DayDesk],
   templateUrl: './today.html',
   styleUrl: './today.scss',
 })
 export class Today {
   protected readonly DAYS = DAYS;
+  protected readonly CALENDARS = CALENDARS;
+  protected readonly SHEET = ENDPOINTS.daySheetPdf.path;
+  protected readonly ICS = `${ENDPOINTS.dayCalendar.path}?of=`;
+  protected readonly inHundred = inHundred;
+  protected readonly subscribing = signal(false);
+  protected readonly calendar = signal<DayCalendar>('day');
+  protected readonly tells = computed(() => TELLS[this.calendar()]);
+  /** A job of which its owner is told something. */
+  protected readonly writing = signal<{ row: JobRow; later: Later | null } | null>(null);
   protected readonly desk = inject(DayDesk);
   private readonly database = inject(BenchDatabase);
   protected readonly me = inject(Session).person;
@@ -94,4 +132,13 @@ export class Today {
     const job = day.jobs.find(({ id }) => id === visit.job);
     return job === undefined ? null : { passport: passportOf(job), at: dayTime(day, visit.start), in: duration(visit.start - day.now) };
   });
+
+  protected write(row: JobRow, later: Later | null): void {
+    this.writing.set({ row, later });
+  }
+
+  protected written(): void {
+    this.writing.set(null);
+    this.desk.read.reload();
+  }
 }

@@ -1,61 +1,22 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
-import { MatButtonModule } from '@angular/material/button';
-import { MatInputModule } from '@angular/material/input';
-import { messageDraft, type Message, type MessageWay } from '@gold-peg/contract/outbox';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import type { Message, MessageWay } from '@gold-peg/contract/outbox';
 import type { Passport } from '@gold-peg/contract/register';
 import type { Due } from '@gold-peg/craft/wear';
-import { Api } from '../../server/api';
-import { NewThing } from '../../server/new-thing';
-import { sayProblem } from '../../server/server-problem';
-import { OneOf, type Choice } from '../../ui/one-of';
+import { Letter } from '../../letters';
 import { reminderText } from './remind-words';
 
-const WAYS: readonly Choice<MessageWay>[] = [
-  { value: 'mail', label: 'mail' },
-  { value: 'text', label: 'text message' },
-];
-
-/** A word to the owner: written from what is known, changed by hand, and laid into the outbox. */
+/** A reminder to the owner, from what is known of wear. */
 @Component({
   selector: 'peg-remind',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatInputModule, OneOf],
-  template: `<p class="to">
-      to <b>{{ passport().ownerName }}</b>
-    </p>
-    <peg-one-of about="How it goes out" [choices]="WAYS" [value]="way()" (picked)="way.set($event)" />
-    <form (submit)="send($event)">
-      <label for="remind-text">Text</label>
-      <mat-form-field class="field">
-        <textarea matInput id="remind-text" rows="10" [value]="text()" (input)="text.set($any($event.target).value)"></textarea>
-      </mat-form-field>
-      @if (fault(); as says) {
-        <p class="fault" role="alert">{{ says }}</p>
-      }
-      <button matButton="filled" class="act" type="submit" [disabled]="message.busy()">Into the outbox</button>
-      <button matButton type="button" class="quiet" (click)="left.emit()">not now</button>
-    </form>`,
-  styles: `
-    .to {
-      margin: 0 0 4px;
-    }
-    form {
-      display: grid;
-      gap: 4px;
-      margin-top: 8px;
-    }
-    label {
-      font-weight: 600;
-    }
-    textarea {
-      font-size: 15px;
-      line-height: 1.35;
-    }
-    .fault {
-      margin: 0;
-      color: var(--oxide);
-    }
-  `,
+  imports: [Letter],
+  template: `<peg-letter
+    [instrumentId]="passport().id"
+    [to]="passport().ownerName"
+    [proposes]="proposes()"
+    (sent)="sent.emit($event)"
+    (left)="left.emit()"
+  />`,
 })
 export class Remind {
   readonly passport = input.required<Passport>();
@@ -64,28 +25,5 @@ export class Remind {
   readonly sent = output<Message>();
   readonly left = output();
 
-  private readonly api = inject(Api);
-  /** The same message however often it is sent. */
-  protected readonly message = new NewThing();
-  protected readonly WAYS = WAYS;
-  protected readonly way = signal<MessageWay>('mail');
-  private readonly proposed = computed(() => reminderText(this.passport(), this.due(), this.way(), this.now()));
-  protected readonly text = linkedSignal(() => this.proposed());
-  protected readonly fault = signal<string | null>(null);
-
-  protected async send(submitted: Event): Promise<void> {
-    submitted.preventDefault();
-    this.fault.set(null);
-    try {
-      const sent = await this.message.make((id) => {
-        const draft = messageDraft.safeParse({ id, instrumentId: this.passport().id, way: this.way(), text: this.text() });
-        if (draft.success) return this.api.call('sendMessage', { body: draft.data });
-        this.fault.set(`Text ${draft.error.issues[0]?.message ?? 'is not right'}.`);
-        return Promise.resolve(null);
-      });
-      if (sent !== null) this.sent.emit(sent);
-    } catch (error) {
-      this.fault.set(sayProblem(error));
-    }
-  }
+  protected readonly proposes = computed(() => (way: MessageWay) => reminderText(this.passport(), this.due(), way, this.now()));
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { FINE_WORK } from '@gold-peg/craft/settle';
+import { FINE_WORK } from '@gold-peg/craft/methods';
 import { newtons } from '@gold-peg/craft/units';
 import { aimOf, hasArrived, isThere } from '../hearing';
 import { sayOrder, sayReading, sayTurns, type Standing } from './reading-words';

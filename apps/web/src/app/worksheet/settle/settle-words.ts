@@ -1,6 +1,6 @@
-import type { TuningWays } from '@gold-peg/craft/methods';
+import { FINE_WORK, HOLDS, type TuningWays } from '@gold-peg/craft/methods';
 import type { AnchorKind, PostStyle } from '@gold-peg/craft/instrument';
-import { FINE_WORK, HOLDS, type Band, type DriftForecast, type RoundsJudged } from '@gold-peg/craft/settle';
+import type { Band, DriftForecast, RoundsJudged } from '@gold-peg/craft/settle';
 
 export interface SettlingWords {
   /** On one line, for the lane. */

@@ -1,12 +1,13 @@
 import {
   BUILT_IN_TURNS,
+  FINE_WORK,
+  HOLDS,
   METHOD_LAYERS,
   type LayeredChoices,
   type MethodChoices,
   type MethodLayer,
   type StringClass,
 } from '@gold-peg/craft/methods';
-import { FINE_WORK, HOLDS } from '@gold-peg/craft/settle';
 
 const STEEL = {
   'kink-lock': 'kink lock',

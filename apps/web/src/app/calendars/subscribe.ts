@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, resource, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, resource, signal } from '@angular/core';
 import { Clipboard } from '@angular/cdk/clipboard';
 import { MatButtonModule } from '@angular/material/button';
+import type { CalendarKind } from '@gold-peg/contract/calendars';
 import { Api } from '../server/api';
 import { sayProblem } from '../server/server-problem';
 
@@ -10,9 +11,7 @@ import { sayProblem } from '../server/server-problem';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButtonModule],
   template: `@if (path(); as at) {
-      <p>
-        A calendar that subscribes to this address is told what is due within half a year. Whoever has it can read it, without signing in.
-      </p>
+      <p>A calendar that subscribes to this address is told {{ tells() }}. Whoever has it can read it, without signing in.</p>
       <p>
         <code>{{ origin + at }}</code>
       </p>
@@ -44,12 +43,19 @@ import { sayProblem } from '../server/server-problem';
   `,
 })
 export class Subscribe {
+  readonly which = input<CalendarKind>('due');
+  /** What a calendar is told, in words. */
+  readonly tells = input('what is due within half a year');
+
   private readonly api = inject(Api);
   private readonly clipboard = inject(Clipboard);
   protected readonly origin = location.origin;
   protected readonly fault = signal<string | null>(null);
   protected readonly copied = signal(false);
-  private readonly address = resource({ loader: () => this.api.call('calendarAddress', {}) });
+  private readonly address = resource({
+    params: () => ({ which: this.which() }),
+    loader: ({ params }) => this.api.call('calendarAddress', { params }),
+  });
   protected readonly path = computed(() => (this.address.hasValue() ? this.address.value().path : null));
 
   protected copy(address: string): void {
@@ -60,7 +66,10 @@ export class Subscribe {
     this.fault.set(null);
     this.copied.set(false);
     try {
-      this.address.set(what === 'makeCalendarAddress' ? await this.api.call(what, { body: {} }) : await this.api.call(what, {}));
+      const params = { which: this.which() };
+      this.address.set(
+        await (what === 'makeCalendarAddress' ? this.api.call(what, { params, body: {} }) : this.api.call(what, { params })),
+      );
     } catch (error) {
       this.fault.set(sayProblem(error));
     }

@@ -1,0 +1,1 @@
+export { calendarAddress, dayCalendar, makeCalendarAddress, subscribedCalendar, withdrawCalendarAddress } from './routes.js';

@@ -1,0 +1,1 @@
+export { Subscribe } from './subscribe';

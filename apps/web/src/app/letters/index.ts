@@ -1,0 +1,1 @@
+export { Letter } from './letter';
