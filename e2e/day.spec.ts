@@ -1,4 +1,16 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
 import { expect, signIn, test } from './workshop.js';
+
+/** A Tuesday, twenty to ten by the clock of the harbour, for the house and for the page. */
+const MORNING = '2026-05-26T08:40:00Z';
+test.use({ clock: MORNING });
+test.beforeEach(({ page }) => page.clock.install({ time: MORNING }));
+
+const serious = async (page: Page) => {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id }) => id);
+};
 
 test('the day is planned, a block is moved by keys to another bench and stays there until it is let go', async ({ page, workshop }) => {
   await signIn(page, workshop);
@@ -55,4 +67,90 @@ test('hours in the night are refused for a pin in a sentence, and the plan stays
   }
   await expect(page.getByText(/must lie with all its minutes in one of the windows of its person/)).toBeVisible();
   await expect(work).toBeVisible();
+});
+
+test('hours of the house are changed by its owner, and Today follows; what cannot be is said at its day', async ({ page, workshop }) => {
+  await signIn(page, workshop, 'Wenna Tarrow');
+  await page.getByRole('link', { name: 'hours of the house' }).click();
+  await expect(page.getByText('42 h 45')).toBeVisible();
+  await page.getByLabel('Wednesday').first().fill('10 to 9');
+  await page.getByRole('button', { name: 'Keep these hours' }).click();
+  await expect(page.getByText('Wednesday must follow one another, each ending after it begins')).toBeVisible();
+  await page.getByLabel('Wednesday').first().fill('');
+  await expect(page.getByText('35 h 00')).toBeVisible(); // seven and three quarters less
+  await page.getByLabel('Days on which the house is closed').first().fill('28/5/2026');
+  await page.getByLabel('Days on which the house is closed').first().press('Enter');
+  await expect(page.getByText('Thu 28 May 2026')).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Keep these hours' }).click();
+  await expect(page.getByText('Kept: Today is planned with them.')).toBeVisible();
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  const rail = page.getByRole('group', { name: 'The bench day on the rail of hours' });
+  await expect(rail.getByText(/^Fri 9:00/)).toBeVisible(); // neither Wednesday nor Thursday lies between
+  await page.goBack();
+  await page.getByLabel('Wednesday').first().fill('9-12:15, 13-17:30');
+  await page.getByRole('button', { name: 'Take away Thu 28 May 2026' }).click();
+  await page.getByRole('button', { name: 'Keep these hours' }).click();
+  await expect(page.getByText('Kept: Today is planned with them.')).toBeVisible();
+});
+
+test('as the day goes by a promise comes into danger: its owner is asked for another hour, which is then the one that is promised', async ({
+  page,
+  workshop,
+}) => {
+  await signIn(page, workshop);
+  await expect(page.getByRole('heading', { name: 'Tuesday 26 May' })).toBeVisible();
+  const dangers = page.getByRole('region', { name: 'Promises in danger' });
+  await expect(page.getByRole('heading', { name: 'Now', exact: true })).toBeVisible();
+  await expect(dangers.getByText(/0117/)).toBeHidden();
+  const afternoon = '2026-05-26T14:20:00Z'; // ten minutes before it is promised, with twenty to do
+  await workshop.moveTo(afternoon);
+  await page.clock.setSystemTime(afternoon);
+  await page.reload();
+  const danger = dangers.locator('p').filter({ hasText: '0117' });
+  await expect(danger).toContainText('promised 15:30');
+  await danger.getByRole('button', { name: /^ask Tamsel Orre for / }).click();
+  await expect(page.getByRole('region', { name: /^Another hour: / })).toBeVisible();
+  await expect(page.getByLabel('Text', { exact: true })).toHaveValue(/we promised Heron parlour, walnut \(passport 0117\) for 15:30/);
+  expect(await serious(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Into the outbox' }).click();
+  await expect(page.getByRole('region', { name: /^Another hour: / })).toBeHidden();
+  await expect(danger).toBeHidden();
+  const [job] = await workshop.query<{ moved: boolean; chance: number; later: boolean }>(
+    `SELECT promise_moved AS moved, promised_chance AS chance, promised_at > '2026-05-26T14:30:00Z' AS later
+     FROM job JOIN instrument i ON i.id = instrument_id WHERE i.passport = 117 AND state <> 'handed-over'`,
+  );
+  expect(job).toEqual({ moved: true, chance: 0.9, later: true });
+  await workshop.moveTo(MORNING);
+});
+
+test('what became of promises is drawn and told in numbers, and the day goes out as a calendar and on paper', async ({
+  page,
+  workshop,
+}) => {
+  await signIn(page, workshop);
+  await expect(page.getByRole('heading', { name: 'Now', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'calendars' }).click();
+  await page.getByRole('option', { name: 'strings to tune again' }).click();
+  const file = await page.request.get(
+    `${workshop.address}${(await page.getByRole('link', { name: 'as a file' }).getAttribute('href')) ?? ''}`,
+  );
+  expect(file.headers()['content-type']).toContain('text/calendar');
+  await page.getByRole('button', { name: 'make an address' }).click();
+  const address = await page.locator('peg-subscribe code').innerText();
+  await page.context().clearCookies(); // whoever has the address is not signed in
+  const read = await (await page.request.get(address)).text();
+  const [names, titles] = [read.match(/^UID:.*$/gm) ?? [], read.match(/^SUMMARY:.*$/gm) ?? []];
+  expect(new Set(names).size).toBe(names.length);
+  expect(titles.length).toBeGreaterThan(0);
+  for (const title of titles) expect(title).toContain('tune again');
+  await signIn(page, workshop);
+  const paper = await page.request.get(
+    `${workshop.address}${(await page.getByRole('link', { name: 'the day on paper' }).getAttribute('href')) ?? ''}`,
+  );
+  expect((await paper.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  await page.getByRole('link', { name: 'how honest we were' }).click();
+  await expect(page.getByRole('img', { name: /^Of \d+ said to be \d+ in 100, \d+ in 100 were kept/ })).toBeVisible();
+  await expect(page.getByRole('row')).not.toHaveCount(1);
+  expect(await serious(page)).toEqual([]);
 });

@@ -3,6 +3,7 @@ import { bundleSizes } from './bench/bundle-sizes.js';
 import { coreRates } from './bench/core-rates.js';
 import { driftsOfConstant, falsePlucks, heardEverywhere } from './bench/error-rates/hearing.js';
 import { movesAtBridges } from './bench/bridges.js';
+import { promisedWeeks } from './bench/promised-weeks.js';
 import { verdictRates } from './bench/error-rates/verdicts.js';
 import { largeHouse, sayLarge } from './bench/large/large.js';
 import { openingTimes } from './bench/opening-times.js';
@@ -30,6 +31,9 @@ async function main(): Promise<void> {
     console.log(
       `  after ${readings} rounds             ${percent(falseSlip)} of sound ones slipping, ${percent(missedSlip)} of slipping ones missed`,
     );
+  const { promises, half, nineInTen } = promisedWeeks(1000);
+  console.log(`\nDay: ${promises.toLocaleString('en-GB')} promises of 1,000 simulated weeks, kept`);
+  console.log(`  ${percent(nineInTen)} of those for the hour by which nine in ten are ready, ${percent(half)} of those by which half are`);
   console.log('\nBundle, kB');
   for (const { name, raw, gzip } of bundleSizes(root))
     console.log(`  ${name.padEnd(52)} ${raw.toFixed(1).padStart(8)} raw ${gzip === null ? '' : `${gzip.toFixed(1).padStart(8)} gzip`}`);

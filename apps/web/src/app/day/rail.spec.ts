@@ -61,6 +61,18 @@ const at = (nth: number, operation: string, start: number, minutes: number, pers
 });
 
 describe('the scale of hours', () => {
+  it('is open as well where somebody works outside the hours of the house', () => {
+    const early = day([]);
+    const [first, ...others] = early.people;
+    if (first === undefined) throw new Error('there is somebody');
+    const own: [number, number][] = [
+      [420, 600],
+      [780, 1050],
+    ];
+    const { closed } = timeScale({ ...early, now: 420, people: [{ ...first, windows: own }, ...others] }, { width: 1000, days: 1 });
+    expect(closed.map(({ from, until }) => [from, until])).toEqual([[735, 780]]);
+  });
+
   it('gives every open minute the same width, and closed hours a narrow one', () => {
     const { x, closed, ticks } = timeScale(day([]), { width: 1000, days: 2 });
     const [open, other] = [x(600) - x(540), x(1440 + 660) - x(1440 + 600)];

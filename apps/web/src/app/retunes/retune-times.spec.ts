@@ -47,4 +47,22 @@ describe('retunes on this device', () => {
     localStorage.setItem('gold-peg.retunes', '{"no":1}');
     expect(TestBed.inject(RetuneTimes).next()).toBeNull();
   });
+
+  it('come from the house for instruments that this device has not looked at, and end when the house no longer tells them', () => {
+    const times = TestBed.inject(RetuneTimes);
+    const told = (jobId: string, minutes: number) => ({ jobId, passport: 115, name: 'A ukulele', at: NOON + minutes * MINUTE });
+    times.set('a', guitar);
+    times.hearHouse([told('a', 5), told('b', 10)]);
+    expect(times.next()).toMatchObject({ jobId: 'b', strings: [] }); // what was looked at here is known better here
+    vi.advanceTimersByTime(10 * MINUTE + 5000);
+    times.putOff('b', 30);
+    times.hearHouse([told('b', 10)]); // the same again
+    expect([times.due(), times.next()?.jobId]).toEqual([[], 'a']);
+    times.hearHouse([told('b', 60)]); // another hour
+    vi.advanceTimersByTime(20 * MINUTE);
+    times.hearHouse([]);
+    expect(times.due().map(({ jobId }) => jobId)).toEqual(['a']);
+    times.set('a', null);
+    expect(times.next()).toBeNull();
+  });
 });

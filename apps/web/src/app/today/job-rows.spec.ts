@@ -55,6 +55,37 @@ const ending = (end: number) => ({
 const chance = (onTime: number) => [{ job: id, p50: null, p90: null, onTime }];
 
 describe('the rack as it is planned', () => {
+  it('is there before anything is planned, and says of what nobody knows yet nothing', () => {
+    expect(jobRows(day(660), null, [])[0]).toMatchObject({ takes: '1 h 00', ready: '…', chance: null, lateBy: 0, later: null });
+  });
+
+  it('waits for its parts in words, and for its owner once its strings hold and nothing else is left', () => {
+    const waiting = day(660);
+    const [job] = waiting.jobs;
+    if (job === undefined) throw new Error('there is a job');
+    const waits = {
+      ...job,
+      hold: 1980,
+      arrives: { p50: 1980, p90: 3000 },
+      waitsFor: [{ kind: 'set' as const, id: 's', name: '.028–.043 nylon' }],
+    };
+    expect(jobRows({ ...waiting, jobs: [waits] }, null, [])[0]?.waits).toBe('waits for .028–.043 nylon, there by Fri 9:00');
+    const strung = day(660, [piece('begun', 1), piece('hand-over', 10, 60)]);
+    const since = (end: number) => ({ ...strung, done: [{ job: id, operation: 'begun', person: id, end }] });
+    expect([481, 480].map((end) => jobRows(since(end), null, [])[0]?.isReady)).toEqual([false, true]);
+  });
+
+  it('offers the next half hour by which nine in ten are ready, while the house is open', () => {
+    const open: [number, number][] = [
+      [540, 735],
+      [780, 1050],
+    ];
+    const later = (p90: number) => jobRows({ ...day(660), open }, ending(700), [{ job: id, p50: 600, p90, onTime: 0 }])[0]?.later;
+    expect([later(611), later(735), later(1049)].map((each) => each?.says)).toEqual(['10:30', '13:00', '17:30']);
+    expect(later(611)?.at.toISOString()).toBe('2026-11-26T10:30:00.000Z');
+    expect(later(1051)).toBeNull(); // beyond what is planned nobody promises
+  });
+
   it('is kept, doubtful under 80 in 100, and late by what is over', () => {
     expect(jobRows(day(660), ending(640), chance(0.95))[0]).toMatchObject({ state: 'kept', ready: '10:40', promised: '11:00', lateBy: 0 });
     expect(jobRows(day(660), ending(655), chance(0.6))[0]).toMatchObject({ state: 'doubtful', chance: 0.6 });
@@ -69,7 +100,7 @@ describe('the rack as it is planned', () => {
     const settling = day(660, [piece('restring', 60), piece('hand-over', 10, 1440)]);
     const [alone] = dangersOf(settling, jobRows(settling, ending(2060), chance(0)));
     expect(alone?.gives).toEqual([
-      'the hour: ask Odile Fennimarsh for Fri 10:20; no order of work keeps it, its own work and settling alone take until Fri 10:10',
+      'the hour, for one that nobody knows yet; no order of work keeps it, its own work and settling alone take until Fri 10:10',
     ]);
   });
 });
