@@ -13,6 +13,9 @@ const serious = async (page: Page, rules: readonly string[] = []) => {
 
 const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = [
   ['Today', (page) => page.getByRole('link', { name: 'Today', exact: true }).click()],
+  ['calendars of the day', (page) => page.getByRole('button', { name: 'calendars' }).click()],
+  ['hours of the house', (page) => page.getByRole('link', { name: 'hours of the house' }).click()],
+  ['how honest promises were', (page) => page.goto('/today/kept')],
   ['Register', (page) => page.getByRole('link', { name: 'Register', exact: true }).click()],
   ['a passport', passport],
   ['a passport as tables', (page) => page.getByRole('option', { name: 'as tables' }).click()],

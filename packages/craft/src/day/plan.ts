@@ -85,6 +85,12 @@ export function planDay(rack: Rack, { seed, iterations: asked, goesOn, better }:
   return { ...asPlan(bench, best), bound: { late: least }, proved: false, iterations: steps };
 }
 
+/** The plan in force as it is, with what has to give way to what happened since: each job where it lay, or as early as it then can. */
+export function stayedPlan(rack: Rack, inForce: readonly InForce[]): Plan {
+  const bench = benchOf(rack, inForce);
+  return asPlan(bench, inOrder(bench, byLay(bench)));
+}
+
 /** Which share of so many steps is over, asked once before each. */
 function rounds(length: number): () => number {
   let over = 0;

@@ -1,10 +1,38 @@
 import { describe, expect, it } from 'vitest';
 import { piece, somebody, someJob, someRack } from '../testing/index.js';
-import { insertJob, nextOf, planDay, replanDay } from './index.js';
+import { insertJob, nextOf, planDay, replanDay, replanQuietly, type Plan } from './index.js';
 
 const time = { seed: 1, iterations: 2000, goesOn: () => true };
 const at = (job: string, start: number, person = 'a', operation = 'restring') => ({ job, operation, person, start });
 const two = () => [someJob('x', 200, [piece('restring', 40)]), someJob('y', 240, [piece('restring', 40)])];
+
+describe('a plan for people who work by it', () => {
+  /** y lies first, then x; both are late whatever is done, but for `due`. */
+  const rack = (minutes: number, due = { x: 10, y: 10 }) =>
+    someRack([someJob('x', due.x, [piece('restring', 40)]), someJob('y', due.y, [piece('restring', minutes)])]);
+  const lay = (minutes: number) => [at('y', 0), at('x', minutes)];
+  const first = ({ operations }: Plan) => operations[0]?.job;
+
+  it('moves nobody for a little less lateness, and does for much', () => {
+    // y of 50 first: 40 + 80 minutes late; x first: 30 + 80, ten less
+    expect([first(replanDay(rack(50), lay(50), time)), first(replanQuietly(rack(50), lay(50), time))]).toEqual(['x', 'y']);
+    expect(replanQuietly(rack(50), lay(50), time).moved).toEqual([]);
+    // y of 100 first: 90 + 130; x first: 30 + 130, sixty less
+    expect(first(replanQuietly(rack(100), lay(100), time))).toBe('x');
+  });
+
+  it('moves for every promise that is kept by it', () => {
+    const one = rack(50, { x: 40, y: 90 });
+    expect([first(replanQuietly(one, lay(50), time)), replanQuietly(one, lay(50), time).objective.late]).toEqual(['x', 0]);
+  });
+
+  it('shows what stays at once, and no plan that it may not take; with nothing in force it plans as ever', () => {
+    const shown: Plan[] = [];
+    replanQuietly(rack(50), lay(50), { ...time, better: (plan) => shown.push(plan) });
+    expect(shown.map(first)).toEqual(['y']);
+    expect(replanQuietly(rack(50), [], time)).toEqual(replanDay(rack(50), [], time));
+  });
+});
 
 describe('a plan that is made anew', () => {
   it('leaves all where it lay as long as promises are kept, though the sum of ends would be less', () => {

@@ -1,5 +1,5 @@
 import { hasMoved, type Place } from './bench.js';
-import { planDay, type Planned, type PlanningTime } from './plan.js';
+import { planDay, stayedPlan, type Planned, type PlanningTime } from './plan.js';
 import type { InForce, Minute, Placed, Rack } from './model.js';
 
 /**
@@ -24,12 +24,32 @@ export interface Replanned extends Planned {
 /** A plan anew, that moves as little of the one in force as the promises let it; and what moved, and why. */
 export function replanDay(rack: Rack, inForce: readonly InForce[], time: PlanningTime): Replanned {
   const plan = planDay(rack, time, inForce);
-  const moved = plan.operations.flatMap((placed) => {
-    const lay = inForce.find(({ job, operation }) => job === placed.job && operation === placed.operation);
-    return lay === undefined || !isElsewhere(lay, placed) ? [] : [movedFrom(rack, plan.operations, lay, placed)];
-  });
-  return { ...plan, moved };
+  return { ...plan, moved: movedIn(rack, plan.operations, inForce) };
 }
+
+/** So many weighted minutes less of lateness, and such a share of it, are worth moving what people count on already. */
+const WORTH = { minutes: 30, share: 0.1 };
+
+/**
+ * The same for people who work by the plan: where what is late is late anyway, a little less lateness moves nobody. A promise more that is kept is worth it, and so is much less lateness; else all stays where it lay, as
+ * far as it still can.
+ */
+export function replanQuietly(rack: Rack, inForce: readonly InForce[], time: PlanningTime): Replanned {
+  if (inForce.length === 0) return replanDay(rack, inForce, time);
+  const stays = stayedPlan(rack, inForce);
+  time.better?.(stays); // what may not be taken is not shown
+  const { better: _better, ...quiet } = time;
+  const best = replanDay(rack, inForce, quiet);
+  const gain = stays.objective.tardiness - best.objective.tardiness;
+  if (best.objective.late < stays.objective.late || gain > Math.max(WORTH.minutes, WORTH.share * stays.objective.tardiness)) return best;
+  return { ...best, ...stays, proved: false, moved: movedIn(rack, stays.operations, inForce) };
+}
+
+const movedIn = (rack: Rack, placed: readonly Placed[], inForce: readonly InForce[]): Moved[] =>
+  placed.flatMap((each) => {
+    const lay = inForce.find(({ job, operation }) => job === each.job && operation === each.operation);
+    return lay === undefined || !isElsewhere(lay, each) ? [] : [movedFrom(rack, placed, lay, each)];
+  });
 
 const isElsewhere = (lay: InForce, { person, start }: Placed): boolean => {
   const place: Place = { person: lay.person === person ? 0 : 1, start: lay.start };

@@ -1,4 +1,4 @@
-import { insertJob, nextOf, promises, replanDay } from '@gold-peg/craft/day';
+import { insertJob, nextOf, promises, replanQuietly } from '@gold-peg/craft/day';
 import type { DayQuestion, DayReply } from './planner';
 
 /** The same rack has the same chances. */
@@ -27,7 +27,7 @@ function plan({ asked, rack, inForce, timeLimitMs, correction }: DayQuestion): D
   const begun = performance.now();
   const goesOn = clock(timeLimitMs);
   let shown = -Infinity; // the first is there at once
-  const planned = replanDay(rack, inForce, {
+  const planned = replanQuietly(rack, inForce, {
     seed: SEED,
     iterations: null,
     goesOn,

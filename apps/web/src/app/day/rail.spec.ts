@@ -111,6 +111,13 @@ describe('a plan on the rail', () => {
     expect(told.blocks.map(({ kind }) => kind).filter((kind) => kind === 'visit')).toHaveLength(1);
   });
 
+  it('counts what begins beyond it, and draws nothing of that', () => {
+    const short = railOf(day([job(1), job(2)]), plan([at(1, 'restring', 600, 60), at(2, 'restring', 1440 + 600, 60)]), {
+      ...{ width: 1200, days: 1, promises: [] },
+    });
+    expect([short.grooves.map(({ beyond }) => beyond), short.lines.map(({ passport }) => passport)]).toEqual([[1, 0], ['0101']]);
+  });
+
   it('hangs each job below its bench with its visits, and flags what is promised with the chance of it', () => {
     const [kept, late, open] = [1, 2, 3].map((nth) => told.lines.find((line) => line.job.id === id(nth)));
     expect(kept?.flag).toMatchObject({ says: '99 %', state: 'kept' });

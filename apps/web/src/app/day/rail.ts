@@ -44,6 +44,8 @@ export interface StringLine {
 export interface Groove {
   person: { id: string; name: string };
   y: number;
+  /** Jobs of this bench that begin beyond the rail. */
+  beyond: number;
 }
 export interface Rail {
   scale: TimeScale;
@@ -75,7 +77,6 @@ export function railOf(
   let y = PAD_PX;
   for (const { id, name } of day.people) {
     const own = shown.filter(({ person }) => person === id);
-    grooves.push({ person: { id, name }, y });
     for (const placed of own) {
       const job = day.jobs.find((each) => each.id === placed.job);
       if (job !== undefined) blocks.push(blockOf(day, job, placed, { x, y }));
@@ -88,7 +89,9 @@ export function railOf(
       return hand === id && all.length > 0 ? [lineOf(day, job, { all, work: work ?? null, x, scale, promises, grooveY: y })] : [];
     });
     const ends: number[] = [];
-    for (const line of hanging.sort((a, b) => a.from - b.from)) {
+    const here = hanging.filter(({ begin }) => begin < scale.until);
+    grooves.push({ person: { id, name }, y, beyond: hanging.length - here.length });
+    for (const line of here.sort((a, b) => a.from - b.from)) {
       const free = ends.findIndex((end) => end + 12 <= line.from);
       const lane = free < 0 ? ends.length : free;
       ends[lane] = line.to;
@@ -119,6 +122,8 @@ function blockOf(day: Day, job: DayJob, placed: Placed, { x, y }: { x: (minute: 
 }
 
 interface Hanging {
+  /** When it is left to itself. */
+  begin: number;
   from: number;
   to: number;
   at: (y: number) => StringLine;
@@ -150,6 +155,7 @@ function lineOf(
   const from = x(begin);
   const lastX = Math.max(readyX ?? x(scale.until), visits.at(-1)?.x ?? 0, from + 14);
   return {
+    begin,
     // a promise that is over before the work begins has its flag to the left of it
     from: Math.min(from, flagX ?? from),
     to: Math.max(lastX + 46, (flagX ?? 0) + (flagX === null ? 0 : FLAG_PX)),
