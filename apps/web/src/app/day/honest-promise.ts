@@ -120,13 +120,18 @@ export class HonestPromise {
     const { wanted } = this.answer.value();
     const less = this.movesLess.hasValue() ? this.movesLess.value() : null;
     const others = known.day.jobs.filter(({ id }) => wanted?.late.includes(id)).map(passportOf);
-    return [
-      { what: 'strung before all others', chance: wanted?.first ?? 0, late: others.length === 0 ? '' : `, and ${others.join(', ')} late` },
-      ...(less === null ? [] : [{ what: `a set that moves less, ${less.set}`, chance: less.inserted.wanted?.onTime ?? 0, late: '' }]),
-      ...(less === null ? [] : [{ what: 'both', chance: less.inserted.wanted?.first ?? 0, late: '' }]),
-    ]
-      .filter(({ chance }) => chance > stated + BETTER)
-      .map(({ chance, ...each }) => ({ ...each, chance: inHundred(chance) }));
+    const late = others.length === 0 ? '' : `, and ${others.join(', ')} late`;
+    const ways = [{ what: 'strung before all others', chance: wanted?.first ?? 0, late }];
+    if (less !== null) {
+      const softer = `with strings that move less, ${less.set}`;
+      ways.push({ what: softer, chance: less.inserted.wanted?.onTime ?? 0, late: '' });
+      ways.push({ what: `before all others, ${softer}`, chance: less.inserted.wanted?.first ?? 0, late });
+    }
+    // each is told where it does better than what costs less
+    const told = ways.filter(
+      ({ chance }, nth) => ways.slice(0, nth).every((before) => chance > before.chance + BETTER) && chance > stated + BETTER,
+    );
+    return told.map(({ chance, ...each }) => ({ ...each, chance: inHundred(chance) }));
   });
   protected readonly told = computed(() => {
     const known = this.known();

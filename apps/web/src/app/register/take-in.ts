@@ -73,7 +73,7 @@ const END_OF_DAY = { hour: 17, minute: 30 };
 
     .when {
       display: grid;
-      grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
+      grid-template-columns: minmax(0, 1fr);
       gap: var(--space-2);
     }
 

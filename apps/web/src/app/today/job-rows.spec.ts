@@ -92,6 +92,17 @@ describe('the rack as it is planned', () => {
     expect(jobRows(day(660), ending(700), chance(0))[0]).toMatchObject({ state: 'late', lateBy: 40 });
   });
 
+  it('says of what waits for its strings that no order of work keeps it', () => {
+    const waiting = day(660);
+    const [job] = waiting.jobs;
+    if (job === undefined) throw new Error('there is a job');
+    const held = { ...waiting, jobs: [{ ...job, hold: 640, waitsFor: [{ kind: 'set' as const, id: 's', name: '.030–.130' }] }] };
+    const [danger] = dangersOf(held, jobRows(held, ending(710), chance(0)));
+    expect(danger?.gives).toEqual([
+      'the hour, for one that nobody knows yet; no order of work keeps it: it waits for .030–.130, there by 10:40, and takes until 11:50 then',
+    ]);
+  });
+
   it('says what would have to give: the hour where no order of work keeps it', () => {
     const crowded = day(660);
     const [given] = dangersOf(crowded, jobRows(crowded, ending(700), chance(0)));
