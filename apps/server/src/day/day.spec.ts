@@ -265,10 +265,16 @@ describe('strings that were left to move', () => {
     expect(Date.parse(wanted?.at ?? '')).toBeGreaterThanOrEqual(last - 60_000);
     expect(Date.parse(wanted?.at ?? '')).toBeLessThan(last + 2 * HOUR);
     const day = await read();
-    const later = new Date(now.getTime() + 3 * HOUR).toISOString();
+    const after = (minutes: number) => new Date(Date.parse(wanted?.at ?? '') + minutes * 60_000).toISOString();
+    const later = after(20);
     const operations = [{ jobId: job.id, operation: 'tune-1', personId: day.people[0]?.id, startAt: later }];
     expect((await technician.ask('PUT', '/api/day/plan', { version: day.version, operations })).status).toBe(200);
     expect((await visitOf())?.at).toBe(later);
+    // strung earlier than was planned, they do not wait for the hour of before
+    const { version } = await read();
+    await technician.ask('PUT', '/api/day/plan', { version, operations: [{ ...operations[0], startAt: after(60) }] });
+    expect([(await read()).inForce, (await visitOf())?.at]).toEqual([[], wanted?.at]);
+    await technician.ask('PUT', '/api/day/plan', { version: version + 1, operations });
   });
 
   it('are in the calendar of visits alone and in that of the day, under one name however often they are planned', async () => {
@@ -282,7 +288,7 @@ describe('strings that were left to move', () => {
     const before = /UID:(.*)\r/.exec(visits ?? '')?.[1];
     const day = await technician.ask('GET', '/api/day');
     const [place] = (day.body as Day).inForce;
-    const startAt = new Date(now.getTime() + 4 * HOUR).toISOString();
+    const startAt = new Date(Date.parse(day.body.origin) + ((place?.start ?? 0) + 5) * 60_000).toISOString();
     const operations = [{ jobId: place?.job, operation: place?.operation, personId: place?.person, startAt }];
     await technician.ask('PUT', '/api/day/plan', { version: day.body.version, operations });
     const again = await read('visits');

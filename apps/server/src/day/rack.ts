@@ -1,6 +1,6 @@
 import { In, Not, type DataSource } from 'typeorm';
 import type { Day, DayJob, DayPlace } from '@gold-peg/contract/day';
-import { BEGUN, correctionFrom, plannedMinutes, rackFault, RESTRING, type Minute } from '@gold-peg/craft/day';
+import { BEGUN, correctionFrom, isVisit, plannedMinutes, rackFault, STAYS_WITHIN, RESTRING, type Minute } from '@gold-peg/craft/day';
 import { FAMILIES } from '@gold-peg/craft/strings';
 import { openWorksheet } from '../jobs/index.js';
 import { JobRow, PersonRow } from '../store/index.js';
@@ -67,7 +67,7 @@ export async function rackOf(store: DataSource, at: Date, askedBy: string): Prom
   });
   const done = begun.map(({ job, known: { leftAt, hand }, person }) => ({
     ...{ job, operation: BEGUN, person },
-    end: minuteOf(leftAt ?? hand?.at ?? at),
+    end: Math.min(now, minuteOf(leftAt ?? hand?.at ?? at)), // a device whose clock is ahead did it no later than now
   }));
   const jobs = known.map(({ file: { job: head, passport }, known: job }) => {
     const rackedJob = rackJob(passport, job, {
@@ -85,8 +85,23 @@ export async function rackOf(store: DataSource, at: Date, askedBy: string): Prom
   return {
     ...rack,
     pinned: standing(rack, placesOf(pinned, { jobs, hands, minuteOf })),
-    inForce: lay.filter(({ operation }) => operation !== BEGUN),
+    inForce: lay.filter((each) => each.operation !== BEGUN && !isOverdue(rack, each)),
   };
+}
+
+/**
+ * A look that lay later than its strings want it by now, since they were strung earlier than was planned: it is no longer in force.
+ */
+function isOverdue({ jobs, done }: Pick<Day, 'jobs' | 'done'>, { job, operation, start }: Day['inForce'][number]): boolean {
+  const [own, left] = [jobs.find(({ id }) => id === job), done.find((each) => each.job === job)?.end];
+  if (own === undefined || left === undefined || !isVisit(operation)) return false;
+  let end = left;
+  for (const { id, after, minutes } of own.operations.filter((each) => each.id !== BEGUN)) {
+    if (!isVisit(id)) return false;
+    if (id === operation) return start > end + after + STAYS_WITHIN;
+    end += after + minutes;
+  }
+  return false;
 }
 
 /** Pins that can still be: hours go by, and change. */

@@ -66,6 +66,7 @@ export function buildApp({ store, pool, feed, clock, log, sessionSecret, demoSig
   const api = express.Router();
   api.use((_request, response, next) => {
     response.setHeader('cache-control', 'no-store'); // data and papers are the house's
+    response.setHeader('date', clock().toUTCString()); // devices follow the clock of the house
     next();
   });
   api.use(readBody);

@@ -15,7 +15,7 @@ export type {
   Started,
   Window,
 } from './model.js';
-export { compare } from './model.js';
+export { compare, STAYS_WITHIN } from './model.js';
 export { planDay, type Planned, type PlanningTime } from './plan.js';
 export { insertJob, type Asked, type Inserted } from './insert.js';
 export { nextOf, type AtHand, type Next } from './next.js';

@@ -26,6 +26,17 @@ describe('a plan for people who work by it', () => {
     expect([first(replanQuietly(one, lay(50), time)), replanQuietly(one, lay(50), time).objective.late]).toEqual(['x', 0]);
   });
 
+  it('takes what moves no more and ends sooner', () => {
+    // nothing has to stay: a look at strings that was not planned yet, into the gap before what lies later
+    const job = someJob('n', 400, [piece('tune', 3)]);
+    const later = someJob('x', 400, [piece('restring', 40)]);
+    const plan = replanQuietly(someRack([later, job]), [at('x', 100)], time);
+    expect(plan.operations.map(({ job: of, start }) => [of, start])).toEqual(
+      replanDay(someRack([later, job]), [at('x', 100)], time).operations.map(({ job: of, start }) => [of, start]),
+    );
+    expect([plan.operations[0]?.job, plan.operations[0]?.start, plan.moved]).toEqual(['n', 0, []]);
+  });
+
   it('shows what stays at once, and no plan that it may not take; with nothing in force it plans as ever', () => {
     const shown: Plan[] = [];
     replanQuietly(rack(50), lay(50), { ...time, better: (plan) => shown.push(plan) });

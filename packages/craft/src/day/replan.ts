@@ -40,8 +40,9 @@ export function replanQuietly(rack: Rack, inForce: readonly InForce[], time: Pla
   time.better?.(stays); // what may not be taken is not shown
   const { better: _better, ...quiet } = time;
   const best = replanDay(rack, inForce, quiet);
-  const gain = stays.objective.tardiness - best.objective.tardiness;
-  if (best.objective.late < stays.objective.late || gain > Math.max(WORTH.minutes, WORTH.share * stays.objective.tardiness)) return best;
+  const [now, then] = [stays.objective, best.objective];
+  const gain = now.tardiness - then.tardiness;
+  if (then.late < now.late || then.moved <= now.moved || gain > Math.max(WORTH.minutes, WORTH.share * now.tardiness)) return best;
   return { ...best, ...stays, proved: false, moved: movedIn(rack, stays.operations, inForce) };
 }
 
