@@ -126,6 +126,7 @@ describe('people', () => {
       theme: 'evening',
       turned: true,
       hand: { fistMm: 88, fingerMm: 19, spacerMm: 52 },
+      alarmSound: true,
       methods: { turns: { bass: 3 } },
     };
     const { version } = (await technician.ask('GET', '/api/session')).body.person;
