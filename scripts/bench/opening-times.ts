@@ -35,7 +35,7 @@ export async function openingTimes(root: string): Promise<OpeningTime[]> {
     await page.waitForURL(/\/wind$/);
     const worksheet = page.url();
     return [
-      { name: 'Today, from its address', ms: await median(() => open(page, `${address}/today`, 'heading', 'On the bench')) },
+      { name: 'Today, from its address', ms: await median(() => open(page, `${address}/today`, 'heading', 'The rack')) },
       { name: 'a worksheet at Wind, from its address', ms: await median(() => open(page, worksheet, 'button', /^String 4 wound/)) },
       { name: 'the next string in hand, by key', ms: await median(() => nextLane(page)) },
       ...(await dragging(page, worksheet)),
