@@ -8,8 +8,8 @@ import { RetuneTimes } from './retune-times';
 
 /** Without news the house is asked so often. */
 const AGAIN_MS = 120_000;
-/** Several steps at once are one. */
-const NEWS_MS = 3000;
+/** Strings move by minutes: steps within that are one piece of news. */
+const NEWS_MS = 30_000;
 
 /** What the house knows of strings that move, told wherever one is, also on a device that never looked at the instrument. */
 @Injectable({ providedIn: 'root' })
