@@ -118,6 +118,17 @@ describe('a plan on the rail', () => {
     expect([short.grooves.map(({ beyond }) => beyond), short.lines.map(({ passport }) => passport)]).toEqual([[1, 0], ['0101']]);
   });
 
+  it('keeps its blocks in the order of the rack, wherever they lie: what is in focus keeps it', () => {
+    const lies = (first: number, second: number) =>
+      railOf(day([job(1, { operations: [] }), job(2)]), plan([at(2, 'restring', second, 30), at(1, 'restring', first, 30)]), {
+        ...{ width: 1200, days: 2, promises: [] },
+      }).blocks.map(({ passport }) => passport);
+    expect([lies(600, 700), lies(700, 600)]).toEqual([
+      ['0101', '0102'],
+      ['0101', '0102'],
+    ]);
+  });
+
   it('hangs each job below its bench with its visits, and flags what is promised with the chance of it', () => {
     const [kept, late, open] = [1, 2, 3].map((nth) => told.lines.find((line) => line.job.id === id(nth)));
     expect(kept?.flag).toMatchObject({ says: '99 %', state: 'kept' });

@@ -100,6 +100,9 @@ export function railOf(
     }
     y += GROOVE_PX + (ends.length === 0 ? PAD_PX : 22 + ends.length * LANE_PX);
   }
+  // always in the order of the rack: what is in focus keeps it when the plan lays it elsewhere
+  const nth = ({ job, placed }: Block) => 100 * day.jobs.indexOf(job) + job.operations.findIndex(({ id }) => id === placed.operation);
+  blocks.sort((a, b) => nth(a) - nth(b));
   return { scale, nowX: x(day.now), grooves, blocks, lines, height: y + PAD_PX };
 }
 
