@@ -10,7 +10,9 @@ import { sayProblem } from '../server/server-problem';
   selector: 'peg-subscribe',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButtonModule],
-  template: `@if (path(); as at) {
+  template: `@if (address.isLoading()) {
+      <p class="soft" role="status">Looking whether a calendar may subscribe …</p>
+    } @else if (path(); as at) {
       <p>A calendar that subscribes to this address is told {{ tells() }}. Whoever has it can read it, without signing in.</p>
       <p>
         <code>{{ origin + at }}</code>
@@ -52,7 +54,7 @@ export class Subscribe {
   protected readonly origin = location.origin;
   protected readonly fault = signal<string | null>(null);
   protected readonly copied = signal(false);
-  private readonly address = resource({
+  protected readonly address = resource({
     params: () => ({ which: this.which() }),
     loader: ({ params }) => this.api.call('calendarAddress', { params }),
   });
