@@ -108,7 +108,7 @@ describe('an archive', () => {
       version: 1,
       rows: archive.rows.map(([table, row]) => {
         if (table === 'job') {
-          const { promised_chance: _chance, promise_moved: _moved, ...job } = row;
+          const { promised_chance: _chance, planned_chance: _planned, promise_moved: _moved, ...job } = row;
           return [table, job];
         }
         if (table !== 'instrument') return [table, row];

@@ -9,7 +9,8 @@ export type ArchivedRow = readonly [table: string, row: Record<string, unknown>]
  */
 const UPGRADES: Readonly<Record<number, (row: ArchivedRow) => ArchivedRow>> = {
   1: ([table, row]) => (table === 'instrument' ? [table, { ...row, geometry: geometrySchema.parse(row['geometry']) }] : [table, row]),
-  2: ([table, row]) => (table === 'job' ? [table, { ...row, promised_chance: null, promise_moved: false }] : [table, row]),
+  2: ([table, row]) =>
+    table === 'job' ? [table, { ...row, promised_chance: null, planned_chance: null, promise_moved: false }] : [table, row],
 };
 
 /** A row of an older archive as the present one has it. */

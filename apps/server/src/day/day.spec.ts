@@ -190,15 +190,15 @@ describe('promises', () => {
       expect(kept).toBe(!moved && Date.parse(readyAt) <= Date.parse(promisedAt));
       expect(chance).toBeGreaterThan(0.5);
     }
-    const stated = promises.flatMap(({ chance, kept }) => (chance === null ? [] : [{ chance, kept }]));
-    expect((await read()).correction).toEqual(correctionFrom(stated));
+    const planned = promises.flatMap(({ planned: chance, kept }) => (chance === null ? [] : [{ chance, kept }]));
+    expect((await read()).correction).toEqual(correctionFrom(planned));
   });
 
   it('for another hour are agreed on with the owner, by one at a time, and the first counts as not kept', async () => {
     const { id, promisedAt } = await technician.job(109);
     const later = '2026-05-29T15:00:00.000Z';
     const move = (from: string | null, to: string) =>
-      technician.ask('PUT', `/api/jobs/${id}/promise`, { from, promisedAt: to, promisedChance: 0.9 });
+      technician.ask('PUT', `/api/jobs/${id}/promise`, { from, promisedAt: to, promisedChance: 0.9, plannedChance: 0.94 });
     const moved = await move(promisedAt, later);
     expect([moved.status, moved.body.promisedAt]).toEqual([200, later]);
     expect((await move(promisedAt, later)).status).toBe(200); // asked again, it is the same
@@ -213,7 +213,7 @@ describe('promises', () => {
     expect((await technician.ask('POST', '/api/events', { events: [over] })).body.outcomes[0].outcome).toBe('stored');
     now = new Date('2026-05-29T16:00:00Z');
     const [latest] = (await technician.ask('GET', '/api/day/kept')).body.promises as KeptPromise[];
-    expect(latest).toMatchObject({ jobId: id, passport: 109, chance: 0.9, moved: true, kept: false });
+    expect(latest).toMatchObject({ jobId: id, passport: 109, chance: 0.9, planned: 0.94, moved: true, kept: false });
     expect((await move(later, '2026-06-01T09:00:00.000Z')).status).toBe(422); // it went home
     now = DEMO_NOW;
   });

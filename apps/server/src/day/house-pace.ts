@@ -4,6 +4,6 @@ import type { Family } from '@gold-peg/craft/strings';
 import { timesFor } from '../bench-log/index.js';
 
 /** The plan is one for the house: it does not hang on the pace of whoever asks. */
-const NOBODY = '00000000-0000-0000-0000-000000000000';
+export const NOBODY = '00000000-0000-0000-0000-000000000000';
 
 export const timesOfHouse = (store: DataSource, families: readonly Family[]): Promise<TimedStage[]> => timesFor(store, NOBODY, families);

@@ -12,7 +12,7 @@ export const sinceWhen = (now: Date): Date => new Date(now.getTime() - DAYS_BACK
 export async function keptPromises(store: DataSource, now: Date): Promise<KeptPromise[]> {
   const rows: (Omit<KeptPromise, 'promisedAt' | 'readyAt' | 'kept'> & { promisedAt: Date; readyAt: Date })[] = await store.query(
     `SELECT j.id AS "jobId", j.instrument_id AS "instrumentId", i.passport, i.name, j.promised_at AS "promisedAt",
-       j.promised_chance AS chance, j.promise_moved AS moved, done.at AS "readyAt"
+       j.promised_chance AS chance, j.planned_chance AS planned, j.promise_moved AS moved, done.at AS "readyAt"
      FROM job j JOIN instrument i ON i.id = j.instrument_id
      CROSS JOIN LATERAL (
        SELECT coalesce(max(step.at) FILTER (WHERE kind NOT IN ('handed-over', 'noted')), max(step.at)) AS at
@@ -30,6 +30,6 @@ export async function keptPromises(store: DataSource, now: Date): Promise<KeptPr
   }));
 }
 
-/** What was kept of what was stated. */
-export const statedOf = (promises: readonly KeptPromise[]): { chance: number; kept: boolean }[] =>
-  promises.flatMap(({ chance, kept }) => (chance === null ? [] : [{ chance, kept }]));
+/** What was kept of what the plan held for so likely: what was stated is corrected already, and would unteach what was learned. */
+export const plannedOf = (promises: readonly KeptPromise[]): { chance: number; kept: boolean }[] =>
+  promises.flatMap(({ planned, kept }) => (planned === null ? [] : [{ chance: planned, kept }]));

@@ -7,7 +7,7 @@ import { JobRow, PersonRow } from '../store/index.js';
 import { atHand, type Known } from './at-hand.js';
 import { timesOfHouse } from './house-pace.js';
 import { readDay } from './hours.js';
-import { keptPromises, statedOf } from './kept.js';
+import { keptPromises, plannedOf } from './kept.js';
 import { partsOf } from './parts.js';
 import { rackJob, waitingOn } from './rack-job.js';
 import { midnightBefore, openWindows, windowsOf } from './windows.js';
@@ -55,7 +55,7 @@ export async function rackOf(store: DataSource, at: Date, askedBy: string): Prom
     partsOf(store, ids, { now, minuteOf }),
     keptPromises(store, at),
   ]);
-  const correction = correctionFrom(statedOf(promised));
+  const correction = correctionFrom(plannedOf(promised));
   const times = await timesOfHouse(store, [...new Set(files.map(({ passport }) => passport.family))]);
   const longest = longestOf(people);
   const fits = (piece: Parameters<typeof plannedMinutes>[0]) => plannedMinutes(piece, hours) <= longest;

@@ -1,13 +1,13 @@
+import { DateTime } from 'luxon';
 import type { DataSource } from 'typeorm';
 import { writeCalendar, type CalendarEntry } from '@gold-peg/contract/calendar';
 import type { CalendarKind } from '@gold-peg/contract/calendars';
 import type { Day, DayJob, Visits } from '@gold-peg/contract/day';
 import { BEGUN, HAND_OVER_ID, isVisit } from '@gold-peg/craft/day';
+import { NOBODY } from './house-pace.js';
 import { rackOf } from './rack.js';
 
 const MINUTE_MS = 60_000;
-/** Whoever reads a calendar is not signed in: what it tells hangs on nobody's pace. */
-const NOBODY = '00000000-0000-0000-0000-000000000000';
 
 /** A piece of the plan in force, as people are told of it. */
 export interface Told {
@@ -36,18 +36,18 @@ export function toldOf({ origin, inForce, jobs, people }: Day): Told[] {
 }
 
 export const readTold = async (store: DataSource, now: Date): Promise<{ day: Day; told: Told[] }> => {
-  const day = await rackOf(store, now, NOBODY);
+  const day = await rackOf(store, now, NOBODY); // whoever reads a calendar is not signed in
   return { day, told: toldOf(day) };
 };
 
 /**
- * The next look at each instrument whose strings were left to move: when the plan in force has it, and where that is none, or too early by what was read since, as soon as its strings are to be tuned.
+ * The next look at each instrument that was left to itself: when the plan in force has it, and where that is none, or too early by what was read since, as soon as its strings are to be tuned.
  */
 export function nextVisits({ origin, inForce, jobs, done }: Day): Visits['visits'] {
   return jobs.flatMap((job) => {
     const next = job.operations.find(({ id }) => id !== BEGUN);
     const left = done.find((each) => each.job === job.id)?.end;
-    if (next === undefined || left === undefined || !job.moves || !isVisit(next.id)) return [];
+    if (next === undefined || left === undefined || !isVisit(next.id)) return [];
     const wanted = left + next.after;
     const planned = inForce.find((each) => each.job === job.id && each.operation === next.id)?.start ?? 0;
     const at = new Date(Date.parse(origin) + Math.max(wanted, planned) * MINUTE_MS).toISOString();
@@ -71,7 +71,10 @@ export async function writeDay(store: DataSource, now: Date, which: Exclude<Cale
   const { day, told } = await readTold(store, now);
   const entries = told.filter(TOLD[which]).map(({ job, operation, what, person, at, minutes }): CalendarEntry => {
     const passport = String(job.passport).padStart(4, '0');
-    const promised = job.promisedAt === null ? 'no hurry' : `promised for ${job.promisedAt}`;
+    const promised =
+      job.promisedAt === null
+        ? 'no hurry'
+        : `promised for ${DateTime.fromISO(job.promisedAt, { zone: day.hours.zone }).toFormat('ccc d LLL, H:mm')}`;
     return {
       id: `${job.id}-${operation}`,
       ...{ at, minutes, sequence: day.version },

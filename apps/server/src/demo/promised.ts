@@ -7,13 +7,14 @@ const HOUR_MS = 3_600_000;
 const OF_THE_DEMO: Correction = { slope: 0.85, shift: -0.15 };
 
 /** A promise of somebody who says a little more than is so: its hour, and the chance that was stated. */
-export function promisedBefore(ready: Date, chance: () => number): { promisedAt: Date; promisedChance: number } {
+export function promisedBefore(ready: Date, chance: () => number): { promisedAt: Date; promisedChance: number; plannedChance: number } {
   const stated = 0.55 + 0.44 * Math.sqrt(chance());
   const kept = chance() < meant(OF_THE_DEMO, stated);
   const step = (kept ? 1 : -1) * (3 + 4 * chance()) * HOUR_MS;
   let promisedAt = whileOpen(new Date(ready.getTime() + step));
   for (let steps = 2; promisedAt >= ready !== kept; steps++) promisedAt = whileOpen(new Date(ready.getTime() + steps * step));
-  return { promisedAt, promisedChance: Math.round(100 * stated) / 100 };
+  const said = Math.round(100 * stated) / 100;
+  return { promisedAt, promisedChance: said, plannedChance: said }; // nothing was learned yet
 }
 
 const STEP_MIN = 30;

@@ -53,8 +53,12 @@ export const movePromise: Handler<'movePromise'> = async (asked) => {
       throw new Refusal('stale', 'Somebody agreed on another hour meanwhile: look at it again.', {
         current: { promisedAt: row.promisedAt },
       });
-    const { promisedChance } = body;
-    await tx.update(JobRow, { id: row.id }, { promisedAt, promisedChance, promiseMoved: row.promiseMoved || row.promisedAt !== null });
+    const { promisedChance, plannedChance } = body;
+    await tx.update(
+      JobRow,
+      { id: row.id },
+      { promisedAt, promisedChance, plannedChance, promiseMoved: row.promiseMoved || row.promisedAt !== null },
+    );
   });
   return oneSummary(store, params.id, personId);
 };

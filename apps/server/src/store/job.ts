@@ -4,7 +4,7 @@ import { InstrumentRow } from './register.js';
 
 @Entity('job')
 @Index('job_open_of_instrument', ['instrumentId'], { unique: true, where: `"state" <> 'handed-over'` })
-@Check('job_chance', `"promised_chance" BETWEEN 0 AND 1`)
+@Check('job_chance', `"promised_chance" BETWEEN 0 AND 1 AND "planned_chance" BETWEEN 0 AND 1`)
 @Check('job_state', `"state" IN ('waiting', 'on-bench', 'handed-over')`)
 export class JobRow {
   @PrimaryColumn('uuid') id!: string;
@@ -21,6 +21,8 @@ export class JobRow {
   promisedAt!: Date | null;
   /** The chance that was stated when it was promised; null where none was. */
   @Column('double precision', { name: 'promised_chance', nullable: true }) promisedChance!: number | null;
+  /** What the plan held it for before that was corrected by what was kept: from this is learned. */
+  @Column('double precision', { name: 'planned_chance', nullable: true }) plannedChance!: number | null;
   /** Another hour was agreed on since. */
   @Column('boolean', { name: 'promise_moved', default: false }) promiseMoved!: boolean;
   /** The three below are projections of the log. */

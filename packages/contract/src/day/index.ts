@@ -179,6 +179,8 @@ export const keptPromise = z.object({
   promisedAt: z.string(),
   /** What was said of it; null where nothing was. */
   chance: z.number().nullable(),
+  /** What the plan held it for; null where nobody reckoned it. */
+  planned: z.number().nullable(),
   /** When the last step before the hand-over was done. */
   readyAt: z.string(),
   /** Another hour was agreed on: the first was not kept. */

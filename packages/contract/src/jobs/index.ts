@@ -19,24 +19,31 @@ export const timedStage: z.ZodType<TimedStage> = z.object({
   minutes: z.number(),
 });
 
-/** What was said of a promise when it was made; null where nothing was. */
-const promisedChance = z
+/** A chance of a promise; null where nobody reckoned it. */
+const chance = z
   .number({ error: 'must be a number' })
   .min(0, { error: 'must be 0 or more' })
   .max(1, { error: 'must be 1 at most: nothing is more than certain' })
   .nullable()
   .default(null);
 
+const chances = {
+  /** What was said of it. */
+  promisedChance: chance,
+  /** What the plan held it for, before that was corrected by what was kept. */
+  plannedChance: chance,
+};
+
 export const jobDraft = z.strictObject({
   id: newId,
   instrumentId: uuid,
   reason: longText(500),
   promisedAt: instant.nullable(),
-  promisedChance,
+  ...chances,
 });
 
 /** Another hour that was agreed on. `from`: the one that it takes the place of. */
-export const promiseMove = z.strictObject({ from: instant.nullable(), promisedAt: instant, promisedChance });
+export const promiseMove = z.strictObject({ from: instant.nullable(), promisedAt: instant, ...chances });
 
 export const jobSummary = z.object({
   id: uuid,

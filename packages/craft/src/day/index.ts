@@ -35,8 +35,6 @@ export {
   operationsOf,
   plannedMinutes,
   RESTRING,
-  visitId,
-  workId,
   type HouseWays,
   type JobAtHand,
 } from './operations.js';

@@ -27,9 +27,9 @@ const VISITS_WITHIN: Minute = 2 * 60;
 export const BEGUN = 'begun';
 export const RESTRING = 'restring';
 export const HAND_OVER_ID = 'hand-over';
-export const visitId = (nth: number): string => `tune-${nth}`;
+const visitId = (nth: number): string => `tune-${nth}`;
 /** Pieces of the bench work: most have one. */
-export const workId = (nth: number): string => (nth === 0 ? RESTRING : `${RESTRING}-${nth + 1}`);
+const workId = (nth: number): string => (nth === 0 ? RESTRING : `${RESTRING}-${nth + 1}`);
 export const isVisit = (id: string): boolean => id.startsWith('tune-');
 export const isWork = (id: string): boolean => id.startsWith(RESTRING);
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, re
 import { rxResource } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import type { AskedJob, Day, DayJob } from '@gold-peg/contract/day';
-import type { Inserted } from '@gold-peg/craft/day';
+import { toSay, type Inserted } from '@gold-peg/craft/day';
 import { filter, map, type Observable } from 'rxjs';
 import { Api } from '../server/api';
 import { troubleOf } from '../server/server-problem';
@@ -36,7 +36,8 @@ const PLANNING_MS = 600;
         </dl>
         @if (t.wanted; as wanted) {
           <p role="status" [class.bad]="wanted.bad">{{ wanted.says }}</p>
-          @if (wanted.bad) {
+          @if (wanted.bad && had().length > 0) {
+            <p>What can be had:</p>
             <ul aria-label="What can be had">
               @for (each of had(); track each.what) {
                 <li>
@@ -104,6 +105,11 @@ export class HonestPromise {
   });
   /** What is stated of the hour that is wanted; null while nobody knows. */
   readonly stated = computed(() => (this.answer.hasValue() ? (this.answer.value().wanted?.onTime ?? null) : null));
+  /** What the plan holds it for, before that is corrected by what was kept. */
+  readonly planned = computed(() => {
+    const [stated, known] = [this.stated(), this.known()];
+    return stated === null || known === null ? null : toSay(known.day.correction, stated);
+  });
   /** The same with strings that move less, asked for where the hour is in danger. */
   private readonly movesLess = rxResource({
     params: () => {
@@ -119,13 +125,19 @@ export class HonestPromise {
     if (known === null || stated === null || !this.answer.hasValue()) return [];
     const { wanted } = this.answer.value();
     const less = this.movesLess.hasValue() ? this.movesLess.value() : null;
-    const others = known.day.jobs.filter(({ id }) => wanted?.late.includes(id)).map(passportOf);
-    const late = others.length === 0 ? '' : `, and ${others.join(', ')} late`;
-    const ways = [{ what: 'strung before all others', chance: wanted?.first ?? 0, late }];
+    const lateOf = (late: readonly string[] = []) => {
+      const others = known.day.jobs.filter(({ id }) => late.includes(id)).map(passportOf);
+      return others.length === 0 ? '' : `, and ${others.join(', ')} late`;
+    };
+    const ways = [{ what: 'strung before all others', chance: wanted?.first ?? 0, late: lateOf(wanted?.late) }];
     if (less !== null) {
       const softer = `with strings that move less, ${less.set}`;
       ways.push({ what: softer, chance: less.inserted.wanted?.onTime ?? 0, late: '' });
-      ways.push({ what: `before all others, ${softer}`, chance: less.inserted.wanted?.first ?? 0, late });
+      ways.push({
+        what: `before all others, ${softer}`,
+        chance: less.inserted.wanted?.first ?? 0,
+        late: lateOf(less.inserted.wanted?.late),
+      });
     }
     // each is told where it does better than what costs less
     const told = ways.filter(
@@ -164,7 +176,7 @@ export class HonestPromise {
 function sayWanted({ onTime, inTime }: NonNullable<Inserted['wanted']>): string {
   const chance = `As all lies, ${inHundred(onTime)} in 100.`;
   if (onTime >= GOOD) return chance;
-  return inTime ? `${chance} What can be had:` : `${chance} No order of work keeps it with the strings that it has:`;
+  return inTime ? chance : `${chance} No order of work keeps it with the strings that it has.`;
 }
 
 /** A promise with a better chance is a good one. */

@@ -45,6 +45,12 @@ describe('the hours of a house as a form', () => {
     expect([says(''), says('9-12:15')]).toEqual([null, null]);
   });
 
+  it('refuse a share that was left empty, and take none for it', () => {
+    const form = hoursForm(USUAL_HOURS, []);
+    form.controls.counterPercent.setValue(null);
+    expect(houseHours.safeParse(readHours(form, USUAL_HOURS)).error?.issues[0]?.message).toBe('must be a number');
+  });
+
   it('keep what is their own of people, and what was said of somebody who is not there now', () => {
     const gone = { personId: '01900000-0000-7000-8000-000000000009', week: null, away: ['2026-08-03'], can: null };
     const before = { ...USUAL_HOURS, people: [gone] };

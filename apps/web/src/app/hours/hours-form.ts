@@ -51,7 +51,7 @@ export function readHours(form: HoursForm, before: HouseHours): HouseHours {
   return {
     ...rest,
     week: readWeek(form.controls.week),
-    counterShare: (counterPercent ?? 0) / 100,
+    counterShare: counterPercent === null ? Number.NaN : counterPercent / 100, // what is left empty is no share, and is refused as such
     people: [
       ...before.people.filter(({ personId }) => !here.has(personId)), // who is away for good keeps what was said
       ...typed.filter(({ week, away, can }) => week !== null || away.length > 0 || can !== null),

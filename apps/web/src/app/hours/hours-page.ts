@@ -89,6 +89,7 @@ export class HoursPage {
   protected readonly total = computed(() => {
     if (!this.typed.hasValue()) return null;
     const { week, counterShare } = this.typed.value();
+    if (!Number.isFinite(counterShare)) return null;
     return { open: duration(minutesOf(week)), planned: duration(minutesOf(week) * (1 - counterShare)) };
   });
   protected readonly zonesLike = computed(() => {

@@ -1,11 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { meant, type Correction, type SaidAlike } from '@gold-peg/craft/day';
+import type { SaidAlike } from '@gold-peg/craft/day';
 import { line, scaleLinear, scaleSqrt } from 'd3';
 
 const [WIDE, HIGH] = [460, 420];
 const [LEFT, TOP, RIGHT, BOTTOM] = [52, 14, 16, 46];
 const TICKS = [0, 0.2, 0.4, 0.6, 0.8, 1];
-const STEPS = 60;
 
 /** What was kept over what was said: on the diagonal lies who is honest. A mark for promises that were said alike, as large as there are many, with the share between which it lies. */
 @Component({
@@ -21,7 +20,6 @@ const STEPS = 60;
     <text [attr.x]="(LEFT + WIDE - RIGHT) / 2" [attr.y]="HIGH - 6" text-anchor="middle">said, in 100</text>
     <text [attr.transform]="'translate(14 ' + (TOP + HIGH - BOTTOM) / 2 + ') rotate(-90)'" text-anchor="middle">kept, in 100</text>
     <path class="honest" [attr.d]="honest" />
-    <path class="learned" [attr.d]="learned()" />
     @for (mark of marks(); track mark.x) {
       <line class="range" [attr.x1]="mark.x" [attr.x2]="mark.x" [attr.y1]="mark.low" [attr.y2]="mark.high" />
       <circle [attr.cx]="mark.x" [attr.cy]="mark.y" [attr.r]="mark.r" />
@@ -53,10 +51,6 @@ const STEPS = 60;
       stroke: var(--ink-soft);
       stroke-dasharray: 5 5;
     }
-    .learned {
-      stroke: var(--felt);
-      stroke-width: 2.5;
-    }
     .range {
       stroke: var(--brass);
       stroke-width: 3;
@@ -68,7 +62,6 @@ const STEPS = 60;
 })
 export class HonestyChart {
   readonly parts = input.required<readonly SaidAlike[]>();
-  readonly correction = input.required<Correction>();
 
   protected readonly WIDE = WIDE;
   protected readonly HIGH = HIGH;
@@ -78,14 +71,11 @@ export class HonestyChart {
   protected readonly BOTTOM = BOTTOM;
   private readonly x = scaleLinear([0, 1], [LEFT, WIDE - RIGHT]);
   private readonly y = scaleLinear([0, 1], [HIGH - BOTTOM, TOP]);
-  private readonly path = line<number>((said) => this.x(said));
   protected readonly ticks = TICKS.map((at) => ({ x: this.x(at), y: this.y(at), label: String(Math.round(100 * at)) }));
-  protected readonly honest = this.path.y((said) => this.y(said))([0, 1]);
-  protected readonly learned = computed(() => {
-    const correction = this.correction();
-    const said = Array.from({ length: STEPS - 1 }, (_, nth) => (nth + 1) / STEPS);
-    return this.path.y((each) => this.y(meant(correction, each)))(said);
-  });
+  protected readonly honest = line<number>(
+    (said) => this.x(said),
+    (said) => this.y(said),
+  )([0, 1]);
   protected readonly marks = computed(() => {
     const size = scaleSqrt([0, Math.max(1, ...this.parts().map(({ promises }) => promises))], [9, 22]);
     return this.parts().map(({ said, share, low, high, promises }) => ({

@@ -33,7 +33,10 @@ export class KeptPage {
     this.read.hasValue() ? `since ${DateTime.fromISO(this.read.value().since).toFormat('d LLLL yyyy')}` : '',
   );
   protected readonly parts = computed(() => honestyOf(this.stated()));
-  protected readonly correction = computed(() => correctionFrom(this.stated()));
+  /** From what the plan held them for: what was said is corrected already. */
+  protected readonly correction = computed(() =>
+    correctionFrom(this.all().flatMap(({ planned, kept }) => (planned === null ? [] : [{ chance: planned, kept }]))),
+  );
   protected readonly facts = computed(() => {
     const [all, stated] = [this.all(), this.stated()];
     if (all.length === 0) return null;
@@ -51,7 +54,6 @@ export class KeptPage {
     this.parts().map(({ from, until, promises, kept, said, share, low, high }) => ({
       range: `${Math.round(100 * from)} to ${until === 1 ? 100 : Math.round(100 * until) - 1}`,
       ...{ promises, kept, said: percent(said), share: percent(share), between: `${Math.round(100 * low)}–${Math.round(100 * high)}` },
-      means: percent(meant(this.correction(), said)),
     })),
   );
   /** What becomes of the next promises. */

@@ -135,6 +135,7 @@ export class TakeIn {
       reason: reason.trim(),
       promisedAt: promised?.toJSDate().toISOString() ?? null,
       promisedChance: promised === null ? null : (this.honest()?.stated() ?? null),
+      plannedChance: promised === null ? null : (this.honest()?.planned() ?? null),
     };
     try {
       const job = await this.newJob.make((id) => this.api.call('takeIn', { body: { id, ...body } }));

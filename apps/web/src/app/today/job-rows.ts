@@ -1,5 +1,5 @@
 import type { Day, DayJob } from '@gold-peg/contract/day';
-import { BEGUN, HAND_OVER_ID, isWork, type Plan, type Promised } from '@gold-peg/craft/day';
+import { BEGUN, HAND_OVER_ID, isWork, toSay, type Plan, type Promised } from '@gold-peg/craft/day';
 import { dayTime, DOUBTFUL_BELOW, duration, inHundred, momentOf, passportOf, toPromise } from '../day';
 import type { Later } from './owner-panel';
 import { STAGE_NAMES } from '../worksheet/stage-rule/stage-names';
@@ -61,7 +61,13 @@ function waitsForOwner({ done, now }: Day, { id, operations }: DayJob): boolean 
 function laterThan(day: Day, job: DayJob, p90: number): Later | null {
   const minute = toPromise(day, p90);
   if (minute === null) return null;
-  return { at: momentOf(day, minute), says: dayTime(day, minute), promised: dayTime(day, job.due), chance: 0.9 };
+  return {
+    at: momentOf(day, minute),
+    says: dayTime(day, minute),
+    promised: dayTime(day, job.due),
+    chance: 0.9,
+    planned: toSay(day.correction, 0.9),
+  };
 }
 
 /** What is said of promises that are in danger, and what would have to give. */

@@ -12,6 +12,8 @@ export interface Later {
   says: string;
   promised: string;
   chance: number;
+  /** What the plan holds it for, before that is corrected by what was kept. */
+  planned: number;
 }
 
 /** Tells the owner of a job that it is ready, or asks for another hour; once that is said, the other hour is the one that is promised. */
@@ -59,7 +61,7 @@ export class OwnerPanel {
     const [job, later] = [this.job(), this.later()];
     if (later === null) return this.closed.emit();
     try {
-      const body = { from: job.promisedAt, promisedAt: later.at.toISOString(), promisedChance: later.chance };
+      const body = { from: job.promisedAt, promisedAt: later.at.toISOString(), promisedChance: later.chance, plannedChance: later.planned };
       await this.api.call('movePromise', { params: { id: job.id }, body });
       this.closed.emit();
     } catch (error) {
