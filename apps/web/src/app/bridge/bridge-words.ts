@@ -98,7 +98,7 @@ export function sayObstacle({ bridge, angle }: Pick<BridgeNow, 'bridge' | 'angle
 
 /** The large button of what is next; null where there is none. */
 export function sayAct(
-  step: BridgeStep | { kind: 'lower'; string: number },
+  step: BridgeStep | { kind: 'lower'; string: number } | { kind: 'reckon' },
   screws: { bass: number; treble: number } | null,
 ): string | null {
   switch (step.kind) {
@@ -117,6 +117,7 @@ export function sayAct(
     case 'unclamp':
       return 'Clamps are open';
     case 'block':
+    case 'reckon':
       return null;
     case 'done':
       return 'All balanced';

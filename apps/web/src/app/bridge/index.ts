@@ -1,4 +1,4 @@
-export { latestAnswer } from './answers';
+export { answering, latestAnswer } from './answers';
 export { ArmPanel } from './arm-panel';
 export { BridgePicture, clawWithin } from './bridge-picture';
 export { BENT, BridgeSolver, soundsOf, type BridgeQuestion, type BridgeReply } from './bridge-solver';

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButtonModule } from '@angular/material/button';
 import { BenchActions } from '../actions';
 import { WorksheetDesk } from '../desk';
-import { BridgeDesk, BridgeWork } from '../bridge';
+import { BridgeDesk, BridgeWork, RECKONS } from '../bridge';
 import { list, sayAct, sayScrews, signed } from '../../bridge';
 
 /** The next action at a bridge that moves, and the way back. */
@@ -78,6 +78,8 @@ export class BalanceNow {
         const strings = this.bridge.order().filter((string) => step.strings.includes(string));
         return `Pluck string ${list(strings.map((string) => string + 1))}, each as it stands.`;
       }
+      case 'reckon':
+        return RECKONS;
       case 'set': {
         const left = step.rest.length;
         const after =

@@ -36,8 +36,14 @@ const step = () => work().step();
 const last = () => bench.logged.at(-1);
 async function hearAll(cents: (lane: number) => number): Promise<void> {
   for (const lane of ORDER) await work().hear(lane, cents(lane), BY_HAND);
-  TestBed.tick();
+  await reckoned();
 }
+/** What was heard last was reckoned by the worker. */
+const reckoned = () =>
+  vi.waitFor(() => {
+    TestBed.tick();
+    expect(step()?.kind).not.toBe('reckon');
+  }, 10_000);
 async function space(): Promise<void> {
   await TestBed.inject(BenchActions).markDone();
   TestBed.tick();
@@ -75,6 +81,23 @@ describe('Balance with a heavier set', () => {
     expect(turned.reduce((sum, turns) => sum + turns, 0)).toBeLessThan(4.5);
     await space();
     expect(bench.logged.filter(({ kind }) => kind === 'balanced')).toHaveLength(6);
+  });
+
+  it('says no mark by springs that what was heard last may have changed, and Space waits for them', async () => {
+    const page = await bench.page(BalanceStage);
+    await hearAll(() => 0);
+    while (step()?.kind === 'set') await space();
+    await space(); // the claw
+    for (const lane of ORDER) await work().hear(lane, -20, BY_HAND);
+    const before = bench.logged.length;
+    expect(step()?.kind).toBe('reckon');
+    expect(TestBed.inject(BridgeDesk).marks()).toBeNull();
+    await TestBed.inject(BenchActions).markDone();
+    expect(bench.logged).toHaveLength(before);
+    await reckoned();
+    await page.settle();
+    expect(step()?.kind).toBe('set');
+    expect(page.text).toMatch(/String \d to [+−]/);
   });
 
   it('takes down a string at its mark only, whatever is heard on its way', async () => {

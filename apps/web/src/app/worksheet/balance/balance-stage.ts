@@ -136,6 +136,7 @@ export class BalanceStage {
     if (step.kind === 'unclamp') return `String ${step.string + 1} is out of reach of its fine tuner: the nut has to be opened.`;
     if (step.kind === 'claw') return 'The claw first: marks are said once it is turned.';
     if (step.kind === 'done') return 'In tune where it is.';
+    if (step.kind === 'reckon') return 'Heard. Its mark comes when the springs are reckoned.';
     const at = marks.findIndex(({ string }) => string === lane.index);
     const mark = marks[at];
     if (mark === undefined) return 'It was set in this pass: what follows brings it home.';

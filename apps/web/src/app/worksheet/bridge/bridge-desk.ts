@@ -17,6 +17,7 @@ import {
   trialsIn,
   USUAL_SPRINGS,
   type BridgeHappening,
+  type BridgeStep,
   type FloatingBridge,
   type SpringsLearned,
 } from '@gold-peg/craft/balance';
@@ -25,13 +26,15 @@ import { FLOATING } from '@gold-peg/craft/constants';
 import { offsetFor, tuningWays } from '@gold-peg/craft/methods';
 import { hertz, metres, newtons, type Metres } from '@gold-peg/craft/units';
 import { asItCame } from '@gold-peg/craft/worksheet';
-import { BENT, BridgeSolver, latestAnswer, soundsOf } from '../../bridge';
+import { answering, BENT, BridgeSolver, latestAnswer, soundsOf } from '../../bridge';
 import { WorksheetDesk } from '../desk';
 
 /** What is foreseen waits until nothing was changed for so long, ms. */
 const QUIET_MS = 250;
 /** Screws are turned by eighths. */
 const LEAST_TURN = 1 / 8;
+/** What is next says a mark, or turns, that are as good as what is known of the springs. */
+const BY_SPRINGS: ReadonlySet<BridgeStep['kind']> = new Set(['set', 'claw', 'block', 'unclamp']);
 
 /** The bridge of the instrument on the bench, as its log tells it: where it stands, what its springs are, and what is next. */
 @Injectable()
@@ -73,7 +76,7 @@ export class BridgeDesk {
   });
   readonly trials = computed(() => trialsIn(this.desk.lanes().length, this.happenings()));
 
-  private readonly learned = latestAnswer<'learned'>(
+  private readonly learned = answering<'learned'>(
     this.solver,
     computed(() => {
       const [bridge, trials] = [this.taken(), this.trials()];
@@ -85,7 +88,9 @@ export class BridgeDesk {
     0,
   );
   /** What is known of the springs by now: null while it is reckoned for the first time. */
-  readonly springs = computed(() => this.learned()?.springs ?? null);
+  readonly springs = computed(() => this.learned.latest()?.springs ?? null);
+  /** What was heard last may say something of its springs, and is not reckoned yet: marks and turns would be those of the springs before. */
+  readonly reckons = this.learned.asking;
   readonly bridge = computed<FloatingBridge | null>(() => {
     const [bridge, springs] = [this.taken(), this.springs()];
     if (bridge === null || springs === null) return bridge;
@@ -115,6 +120,7 @@ export class BridgeDesk {
     const now = this.asTaken();
     const ways = { order: this.order(), tolerance: this.tolerance(), locks: this.locks(), lead: screwLead };
     const next = now === null ? null : nextAtBridge(now, ways);
+    if (next !== null && this.reckons() && BY_SPRINGS.has(next.kind)) return { kind: 'reckon' as const };
     // in tune and yet skew: the screws once more, against each other
     return next?.kind === 'done' && Math.abs(this.skewTurns()) >= LEAST_TURN
       ? { kind: 'claw' as const, turns: 0, travel: metres(0) }
@@ -146,14 +152,16 @@ export class BridgeDesk {
     return { bridge: now.bridge, claw: now.claw, heard: soundsOf(now), samples: springs.samples, tried, measured: [] };
   });
   /** What is left of the pass: marks, and how far the claw goes in after it. */
-  readonly marks = computed(() => {
+  private readonly pass = computed(() => {
     const now = this.now();
     return now === null ? null : marksAt(now, { order: this.order(), lead: screwLead });
   });
+  /** The same for who sets strings: null while springs are reckoned. */
+  readonly marks = computed(() => (this.reckons() ? null : this.pass()));
   readonly foreseen = latestAnswer<'foreseen'>(
     this.solver,
     computed(() => {
-      const [known, marks] = [this.asKnown(), this.marks()];
+      const [known, marks] = [this.asKnown(), this.pass()];
       if (known === null || marks === null) return null;
       const { steps, leaves, unsafe } = marks;
       const safe = steps.length > 0 && unsafe === null;

@@ -12,6 +12,8 @@ const BY_HAND: Read = { sure: null, by: 'typed' };
 export const TONE_DOWN = { aim: -200, from: -260, to: -120 };
 /** A screw is turned by eighths. */
 const EIGHTHS = 8;
+/** Said while what was heard last is reckoned. */
+export const RECKONS = 'All heard. What it says of the springs is being reckoned.';
 
 /** What is done at a bridge that moves, taken down. */
 @Injectable()
@@ -20,7 +22,7 @@ export class BridgeWork {
   private readonly bridge = inject(BridgeDesk);
 
   /** What is next, with the string that is lowered to learn from: the lowest, which moves the bridge most. */
-  readonly step = computed<BridgeStep | { kind: 'lower'; string: number } | null>(() => {
+  readonly step = computed<BridgeStep | { kind: 'lower'; string: number } | { kind: 'reckon' } | null>(() => {
     const next = this.bridge.next();
     const lowest = this.desk.lanes().length - 1;
     return this.bridge.learning() && next !== null && next.kind !== 'read' ? { kind: 'lower', string: lowest } : next;
@@ -79,6 +81,8 @@ export class BridgeWork {
         if (following !== undefined) this.desk.lane.set(following);
         return null;
       }
+      case 'reckon':
+        return RECKONS;
       case 'block':
       case 'done':
         return null;

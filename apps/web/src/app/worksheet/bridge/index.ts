@@ -1,2 +1,2 @@
 export { BridgeDesk } from './bridge-desk';
-export { BridgeWork } from './bridge-work';
+export { BridgeWork, RECKONS } from './bridge-work';
