@@ -1,6 +1,9 @@
 import { AxeBuilder } from '@axe-core/playwright';
+import { setsFor } from '@gold-peg/craft/strings';
+import { logString, STRING_EVENTS, STRING_STAGES } from '@gold-peg/craft/worksheet';
 import type { Page } from '@playwright/test';
-import { expect, signIn, test } from './workshop.js';
+import { v7 as uuidV7 } from 'uuid';
+import { expect, signIn, test, type Workshop } from './workshop.js';
 
 /** A Tuesday, twenty to ten by the clock of the harbour, for the house and for the page. */
 const MORNING = '2026-05-26T08:40:00Z';
@@ -9,7 +12,9 @@ test.beforeEach(({ page }) => page.clock.install({ time: MORNING }));
 
 const serious = async (page: Page) => {
   const { violations } = await new AxeBuilder({ page }).analyze();
-  return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id }) => id);
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' ')}`);
 };
 
 test('the day is planned, a block is moved by keys to another bench and stays there until it is let go', async ({ page, workshop }) => {
@@ -54,6 +59,33 @@ test('a block is dragged to a later hour, and what it pushes away follows', asyn
   await expect.poll(aside).toBeLessThan(12);
 });
 
+test('a finger drags a block to another bench, and a touch that moves nothing opens its worksheet', async ({ browser, workshop }) => {
+  const context = await browser.newContext({ baseURL: workshop.address, viewport: { width: 900, height: 1200 }, hasTouch: true });
+  const page = await context.newPage();
+  await page.clock.install({ time: MORNING });
+  await signIn(page, workshop);
+  const rail = page.getByRole('group', { name: 'The bench day on the rail of hours' });
+  await expect(page.getByRole('heading', { name: 'Now', exact: true })).toBeVisible();
+  const work = rail.getByRole('button', { name: /^0104 Brindle six, sea green, bench work/ });
+  const is = (await work.getAttribute('aria-label')) ?? '';
+  const other = is.includes('Corin Vell') ? 'Wenna' : 'Corin';
+  const [box, groove] = await Promise.all([work.boundingBox(), rail.getByText(other, { exact: true }).boundingBox()]);
+  if (box === null || groove === null) throw new Error('nothing is drawn');
+  const devtools = await context.newCDPSession(page);
+  const finger = (type: 'touchStart' | 'touchMove' | 'touchEnd', points: { x: number; y: number }[]) =>
+    devtools.send('Input.dispatchTouchEvent', { type, touchPoints: points });
+  const [x, from, to] = [box.x + 12, box.y + 12, groove.y + groove.height / 2];
+  const pinned = page.waitForResponse((response) => response.url().endsWith('/api/day/pins'));
+  await finger('touchStart', [{ x, y: from }]);
+  for (let step = 1; step <= 6; step++) await finger('touchMove', [{ x, y: from + ((to - from) * step) / 6 }]);
+  await finger('touchEnd', []);
+  expect((await pinned).status()).toBe(200);
+  await expect(work).toHaveAttribute('aria-label', new RegExp(`${other} \\w+, pinned$`));
+  await work.tap();
+  await expect(page).toHaveURL(/worksheet\/[0-9a-f-]{36}/);
+  await context.close();
+});
+
 test('hours in the night are refused for a pin in a sentence, and the plan stays', async ({ page, workshop }) => {
   await signIn(page, workshop);
   const rail = page.getByRole('group', { name: 'The bench day on the rail of hours' });
@@ -94,6 +126,28 @@ test('hours of the house are changed by its owner, and Today follows; what canno
   await expect(page.getByText('Kept: Today is planned with them.')).toBeVisible();
 });
 
+test('somebody falls ill: a press takes them out of today, the plan follows, and says in a line what moved and why', async ({
+  page,
+  workshop,
+}) => {
+  await signIn(page, workshop);
+  const rail = page.getByRole('group', { name: 'The bench day on the rail of hours' });
+  await expect(page.getByRole('heading', { name: 'Now', exact: true })).toBeVisible();
+  const today = rail.getByRole('button', { name: /, \d+:\d\d, \d+ min, Corin Vell/ }); // another day is said with its name
+  await expect(today.first()).toBeVisible();
+  await page.getByRole('button', { name: 'who is here' }).click();
+  const corin = page.getByRole('option', { name: 'Corin Vell' });
+  await corin.click();
+  await expect(corin).toHaveAttribute('aria-selected', 'false');
+  await expect(page.getByText(/the plan moved\..*since Corin Vell is not there then\./)).toBeVisible();
+  await expect(today).toHaveCount(0);
+  expect(await serious(page)).toEqual([]);
+  await corin.click();
+  await expect(corin).toHaveAttribute('aria-selected', 'true');
+  await page.getByRole('button', { name: 'seen', exact: true }).click();
+  await expect(page.getByText(/since Corin Vell is not there then/)).toBeHidden();
+});
+
 test('as the day goes by a promise comes into danger: its owner is asked for another hour, which is then the one that is promised', async ({
   page,
   workshop,
@@ -121,6 +175,58 @@ test('as the day goes by a promise comes into danger: its owner is asked for ano
      FROM job JOIN instrument i ON i.id = instrument_id WHERE i.passport = 117 AND state <> 'handed-over'`,
   );
   expect(job).toEqual({ moved: true, chance: 0.9, later: true });
+  await workshop.moveTo(MORNING);
+});
+
+/** The ukulele of the rack is strung with nylon, all of it a minute ago, by somebody at another bench. */
+async function strung(page: Page, workshop: Workshop): Promise<void> {
+  const { csrfToken, person } = (await (await page.request.get(`${workshop.address}/api/session`)).json()) as {
+    csrfToken: string;
+    person: { id: string };
+  };
+  const [job] = await workshop.query<{ id: string; instrument: string }>(
+    `SELECT job.id, i.id AS instrument FROM job JOIN instrument i ON i.id = instrument_id WHERE i.passport = 115 AND state <> 'handed-over'`,
+  );
+  const set = setsFor('ukulele', 4).find(({ strings }) => strings.every(({ construction }) => construction === 'nylon'));
+  if (job === undefined || set === undefined) throw new Error('there is a ukulele in the rack, and a set for it');
+  const at = new Date(Date.parse(MORNING) - 60_000).toISOString();
+  const head = () => ({
+    id: uuidV7(),
+    version: 1,
+    jobId: job.id,
+    instrumentId: job.instrument,
+    personId: person.id,
+    deviceId: uuidV7(),
+    at,
+  });
+  const wound = { turns: 3, slackMm: 30, cutBeyondPostMm: 60, nutDeg: 9 };
+  const steps = STRING_STAGES.filter((stage) => stage !== 'balance').flatMap((stage) =>
+    [1, 2, 3, 4].map((string) => ({ ...head(), kind: STRING_EVENTS[stage], string, payload: stage === 'wind' ? wound : {} })),
+  );
+  const payload = { name: set.name, family: 'ukulele', strings: set.strings.map(logString) };
+  const events = [{ ...head(), kind: 'set-chosen', payload }, ...steps];
+  const sent = await page.request.post(`${workshop.address}/api/events`, { data: { events }, headers: { 'x-csrf-token': csrfToken } });
+  expect(sent.status(), await sent.text()).toBe(200);
+}
+
+test('strings that are to be tuned again are told of wherever one is, on a device that never saw them, and put off by keys', async ({
+  page,
+  workshop,
+}) => {
+  await signIn(page, workshop);
+  await strung(page, workshop);
+  await page.getByRole('link', { name: 'Register', exact: true }).click();
+  const alarm = page.getByText('Tune passport 0115 again:');
+  const later = new Date(Date.parse(MORNING) + 40 * 60_000).toISOString(); // nylon wants it within the half hour
+  await workshop.moveTo(later);
+  await page.clock.setSystemTime(later);
+  await page.reload();
+  await expect(alarm).toContainText('Pipit concert ukulele, mahogany');
+  const put = page.getByRole('button', { name: 'Put off passport 0115' });
+  await put.focus();
+  await page.keyboard.press('Enter');
+  await expect(put).toBeHidden();
+  await expect(alarm).toBeHidden();
   await workshop.moveTo(MORNING);
 });
 

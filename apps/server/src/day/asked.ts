@@ -1,6 +1,7 @@
 import type { DataSource } from 'typeorm';
 import type { AskedJob } from '@gold-peg/contract/day';
 import type { Passport } from '@gold-peg/contract/register';
+import { MINUTES } from '@gold-peg/craft/constants';
 import { plannedMinutes } from '@gold-peg/craft/day';
 import { isSoft } from '@gold-peg/craft/methods';
 import { setsFor, stringProperties, type StringProperties, type StringSpec } from '@gold-peg/craft/strings';
@@ -12,6 +13,8 @@ import { timesOfHouse } from './house-pace.js';
 import { rackJob } from './rack-job.js';
 import { longestOf, rackOf } from './rack.js';
 
+const MINUTE_MS = 60_000;
+
 /** What an instrument would take if it was taken in now, beside the day as it is. */
 export async function askedFor(
   store: DataSource,
@@ -19,20 +22,27 @@ export async function askedFor(
   { askedBy, instrumentId }: { askedBy: string; instrumentId: string },
 ): Promise<AskedJob> {
   const [day, passport, { methods }] = await Promise.all([rackOf(store, at, askedBy), readPassport(store, instrumentId), readHouse(store)]);
-  const { now, hours, people, open } = day;
+  const { now, origin, hours, people, open } = day;
   const times = await timesOfHouse(store, [passport.family]);
   const longest = longestOf(people);
-  const jobWith = (strings?: readonly StringProperties[]) => {
-    const told = { passport, events: [], house: methods, ...(strings !== undefined && { strings }) };
-    const known = atHand(told, { times, fits: (piece) => plannedMinutes(piece, hours) <= longest });
+  const jobWith = (other: { strings?: readonly StringProperties[]; hung?: Date } = {}) => {
+    const told = { passport, events: [], house: methods, ...other };
+    const known = atHand(told, { times, fits: (piece) => plannedMinutes(piece, hours) <= longest, at });
+    const hangs = known.hangsUntil === null ? null : Math.round((known.hangsUntil.getTime() - Date.parse(origin)) / MINUTE_MS);
     return rackJob(passport, known, {
-      ...{ id: passport.id, reason: '', state: 'waiting', stage: 'choose', promisedAt: null, ready: now, hours, now, waits: null },
+      ...{ id: passport.id, reason: '', state: 'waiting', stage: 'choose', promisedAt: null, ready: now, hours, now, waits: null, hangs },
       due: Math.max(now, ...open.map(([, until]) => until)),
     });
   };
   const job = jobWith();
   const least = job.moves ? leastMoving(passport) : null;
-  return { day, job, movesLess: least === null ? null : { set: least.name, job: jobWith(least.strings) } };
+  const hung = new Date(at.getTime() + MINUTES.hang.value * MINUTE_MS);
+  return {
+    day,
+    job,
+    hung: job.moves ? jobWith({ hung }) : null,
+    movesLess: least === null ? null : { set: least.name, job: jobWith({ strings: least.strings }) },
+  };
 }
 
 const propertiesOf = (specs: readonly StringSpec[]): StringProperties[] =>

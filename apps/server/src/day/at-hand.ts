@@ -3,11 +3,12 @@ import type { WorksheetFile } from '@gold-peg/contract/jobs';
 import { attendedInPieces, type Attended, type JobAtHand, type LeftOfStages, type TimedStage } from '@gold-peg/craft/day';
 import { isVibrato } from '@gold-peg/craft/instrument';
 import { isSoft, tuningWays } from '@gold-peg/craft/methods';
-import { expectedDrift, type DriftForecast } from '@gold-peg/craft/settle';
+import { expectedDrift, type DriftForecast, type DriftReading } from '@gold-peg/craft/settle';
 import { stringProperties, type StringProperties } from '@gold-peg/craft/strings';
-import { driftOf, foldWorksheet, passed, specOf, STRING_STAGES, type Stage, type Worksheet } from '@gold-peg/craft/worksheet';
+import { driftOf, foldWorksheet, passed, pulledSince, specOf, STRING_STAGES, type Stage, type Worksheet } from '@gold-peg/craft/worksheet';
 
 const MINUTE_MS = 60_000;
+const HOUR_MS = 60 * MINUTE_MS;
 
 /** Forecasts by what they follow from: a day is looked at by everybody again and again, and strings are read now and then. */
 const forecasts = new LRUCache<string, DriftForecast>({ max: 1000 });
@@ -20,11 +21,15 @@ function driftExpected(...asked: Parameters<typeof expectedDrift>): DriftForecas
 }
 
 /** Whoever chose a set or wrote something down has not begun yet: anybody may. */
-const AT_THE_COUNTER: ReadonlySet<string> = new Set(['noted', 'set-chosen']);
+const AT_THE_COUNTER: ReadonlySet<string> = new Set(['noted', 'set-chosen', 'set-hung']);
+/** Forecasts differ by no more from one quarter of an hour to the next. */
+const HOURS_STEP = 0.25;
 
 type Told = Pick<WorksheetFile, 'passport' | 'events' | 'house'> & {
   /** Strings that it would get, where they are others than the log and the passport say. */
   strings?: readonly StringProperties[];
+  /** Since when they hang, where they would. */
+  hung?: Date;
 };
 
 /** A job with what its log says of it. */
@@ -33,12 +38,16 @@ export interface Known extends JobAtHand {
   hand: { personId: string; at: Date } | null;
   /** When the bench work ended, where strings are left to themselves now. */
   leftAt: Date | null;
+  /** All strings of the job are on, or hang: nothing is waited for. */
+  there: boolean;
+  /** Until when its strings hang under their pull before the work begins: with its end they hold; null where they do not. */
+  hangsUntil: Date | null;
 }
 
 /** What is left to do for a job, by its log. `times`: what stages took; `fits`: whether a piece of work has room in some hours. */
 export function atHand(
-  { passport, events, house, strings }: Told,
-  { times, fits }: { times: readonly TimedStage[]; fits: (piece: Attended) => boolean },
+  { passport, events, house, strings, hung }: Told,
+  { times, fits, at }: { times: readonly TimedStage[]; fits: (piece: Attended) => boolean; at: Date },
 ): Known {
   const sheet = foldWorksheet(
     passport.stringCount,
@@ -52,12 +61,31 @@ export function atHand(
   const strung = (left['bring-up'] ?? 0) === 0;
   const work = attendedInPieces(times, hand?.personId ?? '', { family, stringCount, left, fits });
   const begun = hand !== null;
-  const moves = movesOf(sheet, { passport, house, strings: strings ?? stringsOf(sheet, passport) });
-  const tensioned = sheet.tensioned.flatMap((event) => (event === null ? [] : [Date.parse(event.at)]));
-  const start = tensioned.length === 0 ? null : Math.max(...tensioned);
+  const soft = softOf(sheet, { passport, strings: strings ?? stringsOf(sheet, passport) });
+  const { hold } = tuningWays({ house, instrument: passport.methods });
+  const hangs = strung || soft === null ? null : hangingSince(sheet, soft, hung);
+  if (hangs !== null && soft !== null) {
+    const works = work.reduce((sum, { median }) => sum + median, 0) * MINUTE_MS;
+    const holds = slowestOf(soft.map(({ creep }) => driftExpected([], hold, creep)));
+    const until = begun ? at.getTime() : Math.max(at.getTime(), hangs.getTime() + holds.holdsFrom.likely * HOUR_MS - works);
+    const hours = Math.max(HOURS_STEP, HOURS_STEP * Math.round((until + works - hangs.getTime()) / HOUR_MS / HOURS_STEP));
+    const moves = movesOf(soft.map(({ creep }) => driftExpected([{ hours, cents: null, retuned: true }], hold, creep)));
+    return { work, begun, moves, since: hours * 60, hand, leftAt: null, there: true, hangsUntil: begun ? null : new Date(until) };
+  }
+  const moves = soft === null ? null : movesOf(soft.map(({ readings, creep }) => driftExpected(readings, hold, creep)));
+  const pulled = sheet.tensioned.flatMap((_, index) => Date.parse(pulledSince(sheet, index) ?? '') || []);
+  const start = pulled.length === 0 ? null : Math.max(...pulled);
   const leftAt = strung && work.length === 0 && begun ? hand.at : null;
   const since = leftAt === null || start === null ? 0 : Math.max(0, (leftAt.getTime() - start) / MINUTE_MS);
-  return { work, begun, moves, since, hand, leftAt };
+  return { work, begun, moves, since, hand, leftAt, there: (left.anchor ?? 0) === 0, hangsUntil: null };
+}
+
+/** Since when all strings hang that move and are to go on; null where one of them does not. `hung`: since when they would. */
+function hangingSince({ hung }: Worksheet, soft: readonly Soft[], would?: Date): Date | null {
+  const since = soft.map(({ index }) => (index === null ? null : hung[index])?.at);
+  if (would !== undefined) return would;
+  const known = since.flatMap((at) => (at === undefined ? [] : [Date.parse(at)]));
+  return known.length < since.length ? null : new Date(Math.max(...known));
 }
 
 /** Of each stage, the share of the strings that still have it before them. */
@@ -66,23 +94,36 @@ function leftOf(sheet: Worksheet): LeftOfStages {
   return Object.fromEntries(STRING_STAGES.map((stage) => [stage, shareOf(stage)]));
 }
 
-/** How the strings that are going on move; null where they are steel. */
-function movesOf(
-  sheet: Worksheet,
-  { passport, house, strings: known }: Pick<Told, 'passport' | 'house'> & { strings: readonly (StringProperties | null)[] },
-): Pick<DriftForecast, 'retunes' | 'holdsFrom'> | null {
-  const soft = known.map((properties, index) => properties !== null && isSoft(properties) && sheet.inJob[index] !== false);
-  const family = passport.family === 'classical' || passport.family === 'ukulele';
-  if (known.length === 0 ? !family : !soft.includes(true)) return null;
-  const { hold } = tuningWays({ house, instrument: passport.methods });
-  const each =
-    soft.length === 0
-      ? [driftExpected([], hold)]
-      : soft.flatMap((is, index) => (is ? [driftExpected(driftOf(sheet, index), hold, known[index]?.creep)] : []));
-  const slowest = each.reduce((a, b) => (b.holdsFrom.likely > a.holdsFrom.likely ? b : a));
-  const first = each.reduce((a, b) => ((b.retunes[0]?.likely ?? Infinity) < (a.retunes[0]?.likely ?? Infinity) ? b : a));
-  return { retunes: first.retunes, holdsFrom: slowest.holdsFrom };
+/** A string that is going on and moves: its readings by now, and how far it creeps, where that is known. */
+interface Soft {
+  /** Null where nothing is known of its strings. */
+  index: number | null;
+  readings: DriftReading[];
+  creep: number | undefined;
 }
+
+/** The strings that are going on and move; null where all are steel. */
+function softOf(
+  sheet: Worksheet,
+  { passport, strings: known }: Pick<Told, 'passport'> & { strings: readonly (StringProperties | null)[] },
+): Soft[] | null {
+  const family = passport.family === 'classical' || passport.family === 'ukulele';
+  if (known.length === 0) return family ? [{ index: null, readings: [], creep: undefined }] : null;
+  const soft = known.flatMap((properties, index) =>
+    properties !== null && isSoft(properties) && sheet.inJob[index] !== false
+      ? [{ index, readings: driftOf(sheet, index), creep: properties.creep }]
+      : [],
+  );
+  return soft.length === 0 ? null : soft;
+}
+
+/** They are tuned again with the first of them, and hold with the last. */
+const movesOf = (each: readonly DriftForecast[]): Pick<DriftForecast, 'retunes' | 'holdsFrom'> => {
+  const first = each.reduce((a, b) => ((b.retunes[0]?.likely ?? Infinity) < (a.retunes[0]?.likely ?? Infinity) ? b : a));
+  return { retunes: first.retunes, holdsFrom: slowestOf(each).holdsFrom };
+};
+const slowestOf = (each: readonly DriftForecast[]): DriftForecast =>
+  each.reduce((a, b) => (b.holdsFrom.likely > a.holdsFrom.likely ? b : a));
 
 /** Strings that were chosen, or those that are on it where nothing was chosen yet; empty where nothing is known. */
 function stringsOf(sheet: Worksheet, passport: WorksheetFile['passport']): (StringProperties | null)[] {

@@ -169,6 +169,14 @@ describe('parts', () => {
     const left = onBench.jobs.find(({ id }) => id === job.id);
     const done = onBench.done.find((each) => each.job === job.id)?.end ?? 0;
     expect((left?.operations.find(({ id }) => id === 'restring')?.after ?? 0) + done).toBe(left?.hold); // what is left of it waits all the same
+    const tell = (what: Record<string, unknown>) => ({ ...eventHead(job, technician.personId), at: DEMO_NOW.toISOString(), ...what });
+    const anchored = [1, 2, 3, 4, 5, 6].map((string) => tell({ kind: 'anchored', string, payload: {} }));
+    await technician.ask('POST', '/api/events', { events: anchored });
+    const strung = await read(); // nobody counted the shelf right: its strings are on
+    expect(strung.jobs.find(({ id }) => id === job.id)).toMatchObject({ hold: null, waitsFor: [] });
+    expect(strung.toOrder).toEqual([]);
+    const events = anchored.map(({ id: eventId }) => tell({ kind: 'undone', payload: { eventId } }));
+    await technician.ask('POST', '/api/events', { events });
 
     const lines = [{ kind: 'set', id: NINES?.id, amount: 1 }];
     expect((await technician.ask('POST', '/api/stock/orders', { id: uuidV7(), lines })).status).toBe(201);
@@ -228,6 +236,89 @@ describe('promises', () => {
     expect(waits(movesLess?.job)).toBeLessThan(waits(job));
     const [steel] = (await technician.ask('GET', '/api/instruments?search=0140')).body.instruments;
     expect((await technician.ask('GET', `/api/day/asked/${steel.id}`)).body.movesLess).toBeNull();
+  });
+});
+
+describe('somebody who is not there', () => {
+  const today = '2026-05-26';
+
+  it('is planned for nothing on that day, by whoever says so, and what they began may go on in other hands', async () => {
+    const before = await read();
+    const begun = before.jobs.find(({ id, operations }) => operations.length > 2 && before.done.some((each) => each.job === id));
+    const person = before.people.find(({ id }) => id === before.done.find(({ job }) => job === begun?.id)?.person);
+    const set = (away: boolean) => technician.ask('PUT', '/api/day/away', { personId: person?.id, day: today, away });
+    const day = (await set(true)).body as Day;
+    const midnight = day.open.find(([from]) => from > day.now + 12 * 60)?.[0] ?? 0;
+    const theirs = day.people.find(({ id }) => id === person?.id);
+    expect(theirs?.windows.every(([from]) => from >= midnight)).toBe(true);
+    expect(day.started.some((each) => each.person === person?.id)).toBe(false);
+    const next = (jobs: Day['jobs']) => jobs.find(({ id }) => id === begun?.id)?.operations.find(({ id }) => id !== 'begun');
+    expect([next(before.jobs)?.same, next(day.jobs)?.same]).toEqual([true, false]);
+    expect(rackFault(day)).toBeNull();
+    await set(true); // said twice it is once
+    expect((await read()).hours.people.find(({ personId }) => personId === person?.id)?.away).toEqual([today]);
+    expect(((await set(false)).body as Day).people).toEqual(before.people);
+  });
+
+  it('is somebody at the bench, and the day is one', async () => {
+    const nobody = await technician.ask('PUT', '/api/day/away', {
+      personId: '01900000-0000-7000-8000-0000000000ff',
+      day: today,
+      away: true,
+    });
+    expect([nobody.status, nobody.body.fields[0]]).toMatchObject([
+      422,
+      { field: 'personId', says: 'must be somebody who works at the bench' },
+    ]);
+    const never = await technician.ask('PUT', '/api/day/away', { personId: technician.personId, day: 'Tuesday', away: true });
+    expect([never.status, never.body.fields[0].says]).toEqual([422, 'must be a day such as 2026-12-25']);
+  });
+});
+
+describe('strings that hang under their pull', () => {
+  it('move while nobody needs the bench: the work waits for them, and with its end they hold', async () => {
+    const job = await technician.job(98);
+    const { geometry } = (await technician.ask('GET', `/api/instruments/${job.instrument.id}`)).body as Passport;
+    const [set] = setsFor(geometry.family, geometry.strings.length);
+    if (set === undefined) throw new Error('there is a set for it');
+    const head = eventHead(job, technician.personId);
+    const writer = benchWriter({
+      ...head,
+      instrumentId: job.instrument.id,
+      geometry,
+      startedAt: new Date(now.getTime() - 60_000),
+      pace: 0.6,
+    });
+    writer.choose(set);
+    const hung = { ...eventHead(job, technician.personId), at: now.toISOString(), kind: 'set-hung', payload: {} };
+    const { outcomes } = (await technician.ask('POST', '/api/events', { events: [...writer.events, hung] })).body;
+    expect(outcomes.map(({ outcome }: { outcome: string }) => outcome)).toEqual(['stored', 'stored']);
+    const day = await read();
+    const own = day.jobs.find(({ id }) => id === job.id);
+    const work = own?.operations.filter(({ id }) => id.startsWith('restring')).reduce((sum, { minutesP50 }) => sum + minutesP50, 0) ?? 0;
+    expect(own?.hold).toBe(own?.hangs);
+    expect(Math.abs((own?.hangs ?? 0) + work - (day.now + 24 * 60))).toBeLessThanOrEqual(1); // a day under pull, by workshop practice
+    expect(own?.operations.filter(({ id }) => id.startsWith('tune-'))).toEqual([]);
+    expect(own?.operations.reduce((sum, { after }) => sum + after, 0)).toBeLessThanOrEqual(15); // the forecast goes by quarters of an hour
+    expect(rackFault(day)).toBeNull();
+    await technician.ask('POST', '/api/events', {
+      events: [...writer.events, hung].map(({ id: eventId }) => ({
+        ...{ ...eventHead(job, technician.personId), at: now.toISOString() },
+        ...{ kind: 'undone', payload: { eventId } },
+      })),
+    });
+    expect((await read()).jobs.find(({ id }) => id === job.id)?.hangs).toBeNull();
+  });
+
+  it('are asked for at intake where strings move, and nowhere else', async () => {
+    const askedOf = async (passport: string) => {
+      const [instrument] = (await technician.ask('GET', `/api/instruments?search=${passport}`)).body.instruments;
+      return (await technician.ask('GET', `/api/day/asked/${instrument.id}`)).body as AskedJob;
+    };
+    const nylon = await askedOf('0133');
+    expect(nylon.hung?.hangs).toBeGreaterThan(nylon.day.now + 12 * 60);
+    expect(nylon.job.hangs).toBeNull();
+    expect((await askedOf('0140')).hung).toBeNull();
   });
 });
 

@@ -1,2 +1,2 @@
-export { askedJob, changeHours, day, keepPlan, pin, promisesKept, visits } from './routes.js';
+export { askedJob, changeHours, day, keepPlan, pin, promisesKept, setAway, visits } from './routes.js';
 export { readTold, writeDay, type Told } from './told.js';

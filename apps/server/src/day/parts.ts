@@ -23,10 +23,11 @@ const keyOf = ({ kind, id }: { kind: StockKind; id: string }) => `${kind} ${id}`
 
 /**
  * What jobs wait for: parts that they reserved, dealt in their order to what lies on the shelf and what was ordered. A house that never counted its shelf waits for nothing: nobody knows what lies there.
+ * `there`: jobs whose strings are on or hang already: they wait for nothing, and what they took lies on the shelf no more.
  */
 export async function partsOf(
   store: DataSource,
-  jobIds: readonly string[],
+  { jobIds, there }: { jobIds: readonly string[]; there: ReadonlySet<string> },
   { now, minuteOf }: { now: Minute; minuteOf: (moment: Date) => Minute },
 ): Promise<Parts> {
   const [items, uses, open, came] = await Promise.all([
@@ -40,9 +41,11 @@ export async function partsOf(
   const needs = jobIds.flatMap((job) =>
     uses.filter(({ jobId }) => jobId === job).map(({ kind, itemId }) => ({ job, item: keyOf({ kind, id: itemId }) })),
   );
+  const taken = needs.filter(({ job }) => there.has(job));
+  const left = (item: string, onHand: number) => Math.max(0, onHand - taken.filter((each) => each.item === item).length);
   const { holds, order } = dealParts({
-    needs,
-    onHand: new Map(items.map((item) => [keyOf(item), Math.max(0, item.onHand)])),
+    needs: needs.filter(({ job }) => !there.has(job)),
+    onHand: new Map(items.map((item) => [keyOf(item), left(keyOf(item), item.onHand)])),
     coming: open.flatMap(({ placedAt, promisedAt, lines }) => {
       const arrival = arrivalOf(takes, { placed: minuteOf(placedAt), promised: minuteOf(promisedAt), now });
       return lines.map((line) => ({ item: keyOf(line), amount: line.amount, ...arrival }));

@@ -9,8 +9,8 @@ import { timesOfHouse } from './house-pace.js';
 import { readDay } from './hours.js';
 import { keptPromises, plannedOf } from './kept.js';
 import { partsOf } from './parts.js';
-import { rackJob, waitingOn } from './rack-job.js';
-import { midnightBefore, openWindows, windowsOf } from './windows.js';
+import { leftToOthers, rackJob, waitingOn } from './rack-job.js';
+import { awayOn, midnightBefore, openWindows, windowsOf } from './windows.js';
 
 const MINUTE_MS = 60_000;
 /** So far back lies the origin: nothing that counts was done before it. */
@@ -50,21 +50,20 @@ export async function rackOf(store: DataSource, at: Date, askedBy: string): Prom
   const last = Math.max(now, ...open.map(([, until]) => until));
   const rows = await openJobs(store);
   const ids = rows.map(({ id }) => id);
-  const [files, { holds, toOrder }, promised] = await Promise.all([
-    Promise.all(ids.map((id) => openWorksheet(store, id, askedBy))),
-    partsOf(store, ids, { now, minuteOf }),
-    keptPromises(store, at),
-  ]);
+  const [files, promised] = await Promise.all([Promise.all(ids.map((id) => openWorksheet(store, id, askedBy))), keptPromises(store, at)]);
   const correction = correctionFrom(plannedOf(promised));
   const times = await timesOfHouse(store, [...new Set(files.map(({ passport }) => passport.family))]);
   const longest = longestOf(people);
   const fits = (piece: Parameters<typeof plannedMinutes>[0]) => plannedMinutes(piece, hours) <= longest;
-  const known = files.map((file) => ({ file, known: atHand(file, { times, fits }) }));
+  const known = files.map((file) => ({ file, known: atHand(file, { times, fits, at }) }));
+  const there = new Set(known.filter((each) => each.known.there).map(({ file }) => file.job.id));
+  const { holds, toOrder } = await partsOf(store, { jobIds: ids, there }, { now, minuteOf });
   const hands = new Set(people.map(({ id }) => id));
   const begun = known.flatMap(({ file, known: job }): Begun[] => {
     if (job.hand === null) return [];
     return [{ job: file.job.id, known: job, person: hands.has(job.hand.personId) ? job.hand.personId : (people[0]?.id ?? '') }];
   });
+  const away = awayOn(hours, at);
   const done = begun.map(({ job, known: { leftAt, hand }, person }) => ({
     ...{ job, operation: BEGUN, person },
     end: Math.min(now, minuteOf(leftAt ?? hand?.at ?? at)), // a device whose clock is ahead did it no later than now
@@ -75,12 +74,18 @@ export async function rackOf(store: DataSource, at: Date, askedBy: string): Prom
       ready: minuteOf(new Date(head.takenInAt)),
       due: head.promisedAt === null ? last : minuteOf(new Date(head.promisedAt)),
       waits: holds.get(head.id) ?? null,
+      hangs: job.hangsUntil === null ? null : minuteOf(job.hangsUntil),
     });
-    const doneAt = done.find((each) => each.job === head.id)?.end;
-    return doneAt === undefined ? rackedJob : waitingOn(rackedJob, doneAt);
+    const begunBy = done.find((each) => each.job === head.id);
+    if (begunBy === undefined) return rackedJob;
+    const goesOn = waitingOn(rackedJob, begunBy.end);
+    return away.has(begunBy.person) ? leftToOthers(goesOn) : goesOn;
   });
   const lay = placesOf(inForce, { jobs, hands, minuteOf });
-  const started = startedOf(begun, { at, now, jobs, lay });
+  const started = startedOf(
+    begun.filter(({ person }) => !away.has(person)),
+    { at, now, jobs, lay },
+  );
   const rack = { origin: origin.toISOString(), now, version, hours, correction, open, people, jobs, toOrder, done, started };
   return {
     ...rack,

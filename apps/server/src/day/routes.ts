@@ -1,10 +1,10 @@
-import type { DataSource } from 'typeorm';
+import { In, type DataSource } from 'typeorm';
 import type { Day } from '@gold-peg/contract/day';
 import { rackFault } from '@gold-peg/craft/day';
 import { type Handler, Refusal, refuseField, signedIn } from '../handling/index.js';
-import { DayRow } from '../store/index.js';
+import { DayRow, PersonRow } from '../store/index.js';
 import { askedFor } from './asked.js';
-import { THE_DAY } from './hours.js';
+import { hoursIn, THE_DAY } from './hours.js';
 import { keptPromises, sinceWhen } from './kept.js';
 import { rackOf } from './rack.js';
 import { nextVisits } from './told.js';
@@ -58,16 +58,27 @@ export const changeHours: Handler<'changeHours'> = async (asked) => {
   return look(asked);
 };
 
+/** Anybody of the house may say it: who is ill does not come in to do so. */
+export const setAway: Handler<'setAway'> = async (asked) => {
+  const { store, body } = asked;
+  const { personId, day: date, away } = body;
+  const person = await store.getRepository(PersonRow).findOneBy({ id: personId, role: In(['owner', 'technician']) });
+  if (person === null) throw refuseField('personId', 'must be somebody who works at the bench');
+  await change(store, (row) => {
+    const hours = hoursIn(row);
+    const own = hours.people.find((each) => each.personId === personId) ?? { personId, week: null, away: [], can: null };
+    const days = [...own.away.filter((each) => each !== date), ...(away ? [date] : [])].sort();
+    return { hours: { ...hours, people: [...hours.people.filter((each) => each !== own), { ...own, away: days }] } };
+  });
+  return look(asked);
+};
+
 const MINUTE_MS = 60_000;
 /** Minutes of the planner as nobody reads them are left out of what is said. */
 const sayFault = (says: string, { now }: Day): string => says.replace(`now, ${now}`, 'now');
 
 /** Changes the one row of the day, and counts its version; false where `version` is no more the one that stands. */
-async function change(
-  store: DataSource,
-  to: (now: Pick<DayRow, 'pinned' | 'inForce'>) => Partial<DayRow>,
-  version?: number,
-): Promise<boolean> {
+async function change(store: DataSource, to: (now: DayRow) => Partial<DayRow>, version?: number): Promise<boolean> {
   await store.query(
     `INSERT INTO "day" ("id", "hours", "pinned", "in_force", "version") VALUES ($1, NULL, '[]', '[]', 1) ON CONFLICT DO NOTHING`,
     [THE_DAY],

@@ -42,3 +42,9 @@ export function windowsOf(hours: HouseHours, personId: string, origin: Date, spa
   const closed = [...hours.closed, ...(own?.away ?? [])];
   return openWindows({ zone: hours.zone, week: own?.week ?? hours.week, closed }, origin, span);
 }
+
+/** Who is away on the day of a moment. */
+export const awayOn = ({ zone, people }: Pick<HouseHours, 'zone' | 'people'>, at: Date): ReadonlySet<string> => {
+  const date = DateTime.fromJSDate(at, { zone }).toISODate() ?? '';
+  return new Set(people.filter(({ away }) => away.includes(date)).map(({ personId }) => personId));
+};

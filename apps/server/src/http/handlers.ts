@@ -1,7 +1,7 @@
 import { addAttachment, attachment, listAttachments, removeAttachment } from '../attachments/index.js';
 import { appendEvents, jobEvents, logCsv, logJson, readLog } from '../bench-log/index.js';
 import { calendarAddress, dayCalendar, makeCalendarAddress, subscribedCalendar, withdrawCalendarAddress } from '../calendars/index.js';
-import { askedJob, changeHours, day, keepPlan, pin, promisesKept, visits } from '../day/index.js';
+import { askedJob, changeHours, day, keepPlan, pin, promisesKept, setAway, visits } from '../day/index.js';
 import { changeHouse, house } from '../house/index.js';
 import { listJobs, mergeInstruments, movePromise, takeIn, worksheet } from '../jobs/index.js';
 import { addPerson, changePassphrase, health, listNames, listPeople, savePreferences, session, signIn, signOut } from '../people/index.js';
@@ -70,6 +70,7 @@ export const handlers: Omit<Handlers, 'feed'> = {
   pin,
   keepPlan,
   changeHours,
+  setAway,
   promisesKept,
   visits,
   daySheetPdf,

@@ -55,6 +55,7 @@ describe('events of the bench log', () => {
       { ...head, kind: 'set-on-bridge', string: 5, payload: { cents: 39.8, aimCents: 40.1, sure: null, by: 'typed' } },
       { ...head, kind: 'claw-turned', payload: { bassTurns: 1.25, trebleTurns: 1 } },
       { ...head, kind: 'springs-hooked', payload: { count: 4 } },
+      { ...head, kind: 'set-hung', payload: {} },
       { ...head, kind: 'fine-tuners-at-mid', payload: {} },
       { ...head, kind: 'arm-moved', payload: { way: 'down' } },
       { ...head, kind: 'nut-clamped', payload: { shut: true } },

@@ -122,6 +122,7 @@ const kinds = [
   z.strictObject({ ...head, string, kind: z.enum(['heard-on-bridge', 'set-on-bridge']), payload: onBridge }),
   z.strictObject({ ...head, kind: z.literal('claw-turned'), payload: clawTurned }),
   z.strictObject({ ...head, kind: z.literal('springs-hooked'), payload: springsHooked }),
+  z.strictObject({ ...head, kind: z.literal('set-hung'), payload: z.strictObject({}) }),
   z.strictObject({ ...head, kind: z.literal('fine-tuners-at-mid'), payload: z.strictObject({}) }),
   z.strictObject({ ...head, kind: z.literal('arm-moved'), payload: armMoved }),
   z.strictObject({ ...head, kind: z.literal('nut-clamped'), payload: nutClamped }),

@@ -96,6 +96,12 @@ export const dayPlace = z.strictObject({ jobId: uuid, operation: z.string().min(
 export type DayPlace = z.infer<typeof dayPlace>;
 
 export const hoursChange = z.strictObject({ version, hours: houseHours });
+/** Somebody is not there on a day, or is there after all. */
+export const awayChange = z.strictObject({
+  personId: uuid,
+  day: z.iso.date({ error: 'must be a day such as 2026-12-25' }),
+  away: z.boolean(),
+});
 export const pinChange = z.strictObject({
   jobId: uuid,
   operation: z.string().min(1).max(40),
@@ -131,8 +137,10 @@ export const dayJob = z.object({
   moves: z.boolean(),
   kind: z.string(),
   ready: minute,
-  /** Until its parts are there, as planned, and when that may be; null where nothing is waited for. */
+  /** Until its parts are there, as planned, or its strings hung long enough; null where nothing is waited for. `arrives`: when parts may be there. */
   hold: minute.nullable(),
+  /** Until when its strings hang under their pull, before it is begun; null where they do not. */
+  hangs: minute.nullable(),
   arrives: arrival.nullable(),
   /** What it waits for. */
   waitsFor: z.array(part),
@@ -166,8 +174,16 @@ export const daySchema = z.object({
 });
 export type Day = z.infer<typeof daySchema>;
 
-/** The day, and a job that is not taken in yet: what it would take, due when nobody knows; and with the set that moves least, where its strings move and another moves less. */
-export const askedSchema = z.object({ day: daySchema, job: dayJob, movesLess: z.object({ set: z.string(), job: dayJob }).nullable() });
+/**
+ * The day, and a job that is not taken in yet: what it would take, due when nobody knows; where its strings move, the same with a set that was hung up at once, and
+ * with the set that moves least, if it moves less.
+ */
+export const askedSchema = z.object({
+  day: daySchema,
+  job: dayJob,
+  hung: dayJob.nullable(),
+  movesLess: z.object({ set: z.string(), job: dayJob }).nullable(),
+});
 export type AskedJob = z.infer<typeof askedSchema>;
 
 /** A promise of a job that was handed over. */

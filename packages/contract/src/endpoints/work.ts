@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { appendOutcome, benchEvent, logPage, logQuery, storedEvent } from '../bench-log/index.js';
-import { askedSchema, daySchema, hoursChange, keptSchema, pinChange, planChange, visitsSchema } from '../day/index.js';
+import { askedSchema, awayChange, daySchema, hoursChange, keptSchema, pinChange, planChange, visitsSchema } from '../day/index.js';
 import { jobDraft, jobSummary, promiseMove, worksheetSchema } from '../jobs/index.js';
 import { PAPER_KINDS } from '../paper/index.js';
 import type { Endpoint } from './endpoint.js';
@@ -110,6 +110,16 @@ export const WORK = {
     summary: 'Put a plan in force: the next one moves as little of it as it can',
     who: front,
     body: planChange,
+    reply: daySchema,
+    status: 200,
+  },
+  setAway: {
+    method: 'PUT',
+    path: '/api/day/away',
+    room: 'day',
+    summary: 'Say that somebody at the bench is not there on a day, or is there after all',
+    who: front,
+    body: awayChange,
     reply: daySchema,
     status: 200,
   },

@@ -7,7 +7,7 @@ import { tensionFor } from '@gold-peg/craft/tension';
 import { fromMillimetres } from '@gold-peg/craft/units';
 import { nameTuning, retuneAsLogged } from '@gold-peg/craft/tuning';
 import { dueOf, type Wear } from '@gold-peg/craft/wear';
-import { asItCame, driftOf, foldWorksheet, passed, specOf, type BenchEvent, type Worksheet } from '@gold-peg/craft/worksheet';
+import { asItCame, driftOf, foldWorksheet, passed, pulledSince, specOf, type BenchEvent, type Worksheet } from '@gold-peg/craft/worksheet';
 import type { WorksheetFile } from '../jobs/index.js';
 import { pullOf } from '../pulls/index.js';
 import { ANCHOR_NAMES, geometrySchema, toInstrument } from '../register/index.js';
@@ -104,9 +104,9 @@ export function handOverCard(file: WorksheetFile, technician: MethodChoices, now
   const pulls = strings.flatMap(({ pull }) => pull ?? []);
   const ways = tuningWays({ house, technician, instrument: passport.methods });
   const moving = softs.flatMap((soft, index) => {
-    const since = sheet.tensioned[index]?.at;
+    const since = pulledSince(sheet, index);
     const properties = known[index];
-    if (!soft || properties?.ok !== true || since === undefined || sheet.inJob[index] === false) return [];
+    if (!soft || properties?.ok !== true || since === null || sheet.inJob[index] === false) return [];
     const expected = expectedDrift(driftOf(sheet, index), ways.hold, properties.value.creep);
     return [{ number: index + 1, since: Date.parse(since), expected }];
   });

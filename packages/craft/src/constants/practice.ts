@@ -15,6 +15,7 @@ export const MINUTES = {
   banjo: minutes(4, 2.5, 7),
   balance: constant(15, [10, 90], 'min', 'a bridge that moves, once for the instrument; by hand alone up to an hour and a half'),
   visit: constant(3, [2, 6], 'min', 'strings that were left to move are tuned again, all of them'),
+  hang: constant(10, [5, 20], 'min', 'a set is hung up under its pull, string by string, with its weights'),
   handOver: constant(8, [4, 15], 'min', 'the card, the talk and the money'),
   longestStep: constant(30, [20, 60], 'min', 'a longer silence is a break that nobody took down: no single step takes as long'),
 } as const;

@@ -42,3 +42,10 @@ it('gives a string that creeps less as much less of the day, and tunes it again 
   const read = [{ hours: 0.5, cents: cents(-20), retuned: true }];
   expect(expectedDrift(read, hold, CREEP.gut.value)).toEqual(expectedDrift(read, hold));
 });
+
+it('expects strings that hung for a while, and were read by nobody, to hold as early and to want less tuning', () => {
+  const hold = { cents: cents(5), hours: 2 };
+  const [fresh, hung] = [expectedDrift([], hold), expectedDrift([{ hours: 20, cents: null, retuned: true }], hold)];
+  expect(hung.holdsFrom.likely).toBe(fresh.holdsFrom.likely); // a day under pull, wherever that is
+  expect(hung.nextRetune.likely - 20).toBeGreaterThan(10 * fresh.nextRetune.likely);
+});

@@ -15,11 +15,11 @@ export function expectedDrift(
   hold: { cents: Cents; hours: number },
   creep: number = CREEP.nylon.value,
 ): DriftForecast {
-  if (readings.length > 0) return withinAYear(forecastDrift({ readings, limit: hold.cents, hold }));
+  if (readings.some(({ cents: read }) => read !== null)) return withinAYear(forecastDrift({ readings, limit: hold.cents, hold }));
   const share = creep / CREEP.nylon.value;
   // half the creep goes past a limit when all of it would go past twice as much
   const of = { cents: cents(hold.cents / share), hours: hold.hours };
-  const forecast = withinAYear(forecastDrift({ readings: JUST_TUNED, limit: of.cents, hold: of }));
+  const forecast = withinAYear(forecastDrift({ readings: readings.length === 0 ? JUST_TUNED : readings, limit: of.cents, hold: of }));
   const { low, likely, high } = forecast.holdsFrom;
   const given = SETTLING_TIME.polymer.value * share;
   return { ...forecast, holdsFrom: { low, likely: Math.max(likely, given), high: Math.max(high, given) } };

@@ -131,6 +131,8 @@ type Tick<K extends StringEventKind> = K extends 'wound' ? never : StringHead & 
 /** What happens at the bench, past tense, never edited. */
 export type BenchEvent =
   | (Head & { kind: 'set-chosen'; payload: SetChosen })
+  /** The strings that were chosen hang under their pull, to do most of their moving before they are on. */
+  | (Head & { kind: 'set-hung'; payload: Record<string, never> })
   | Tick<StringEventKind>
   | (StringHead & { kind: 'wound'; payload: WoundPayload })
   | (StringHead & { kind: 'turns-counted'; payload: CountedPayload })

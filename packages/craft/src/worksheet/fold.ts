@@ -12,6 +12,8 @@ export interface Worksheet {
   inJob: readonly boolean[];
   /** Per stage, per string (zero-based): the event that did it, or null. */
   done: Readonly<Record<StringStage, readonly (BenchEvent | null)[]>>;
+  /** Strings that hung under their pull before they were on: since when. */
+  hung: readonly (EventOf<'set-hung'> | null)[];
   wound: readonly (EventOf<'wound'> | null)[];
   /** Strings that bear pull since they were wound: first pass of Bring up. */
   tensioned: readonly (EventOf<'tensioned'> | EventOf<'brought-up'> | null)[];
@@ -62,6 +64,7 @@ export function emptyWorksheet(stringCount: number, balances = false): Worksheet
     chosen: null,
     inJob: none.map(() => true),
     done: Object.fromEntries(STRING_STAGES.map((stage) => [stage, none])) as unknown as Worksheet['done'],
+    hung: none,
     wound: none,
     tensioned: none,
     counted: none,
@@ -102,7 +105,14 @@ export function foldWorksheet(stringCount: number, log: readonly BenchEvent[], b
 function apply(sheet: Worksheet, event: BenchEvent): Worksheet {
   switch (event.kind) {
     case 'set-chosen':
-      return { ...sheet, chosen: event, inJob: sheet.inJob.map((_, index) => event.payload.only?.includes(index + 1) ?? true) };
+      return {
+        ...sheet,
+        chosen: event,
+        inJob: sheet.inJob.map((_, index) => event.payload.only?.includes(index + 1) ?? true),
+        hung: areTheSame(sheet.chosen, event) ? sheet.hung : sheet.hung.map(() => null),
+      };
+    case 'set-hung':
+      return { ...sheet, hung: sheet.hung.map((since, index) => since ?? (isToCome(sheet, index) ? event : null)) };
     case 'wound':
       return {
         ...tick(sheet, event),
@@ -200,6 +210,7 @@ function scrap(sheet: Worksheet, event: EventOf<'scrapped'>): Worksheet {
     ...sheet,
     done,
     wound: sheet.wound.with(index, null),
+    hung: sheet.hung.with(index, null),
     tensioned: sheet.tensioned.with(index, null),
     counted: sheet.counted.with(index, null),
     gauges: sheet.gauges.with(index, null),
@@ -226,6 +237,13 @@ export function passed(sheet: Worksheet, stage: Stage): boolean[] {
   if (stage === 'balance' && !sheet.balances) return sheet.inJob.map(() => true);
   return sheet.done[stage].map((event, index) => event !== null || sheet.inJob[index] === false);
 }
+
+/** Whether both are about the same strings: what hangs goes on hanging. */
+const areTheSame = (before: Worksheet['chosen'], now: EventOf<'set-chosen'>): boolean =>
+  JSON.stringify(before?.payload.strings) === JSON.stringify(now.payload.strings);
+
+/** A string of the job that is not on yet. */
+const isToCome = ({ inJob, tensioned }: Worksheet, index: number): boolean => inJob[index] !== false && tensioned[index] === null;
 
 const measuredOf = ({ payload }: EventOf<'measured'>): string => `${payload.what} ${payload.string ?? ''}`;
 

@@ -35,7 +35,7 @@ export { stockUse, type StockUse } from './stock-use.js';
 export { asItCame, emptyWorksheet, foldWorksheet, passed, stagesOf, type OnBridgeEvent, type Worksheet } from './fold.js';
 export { currentStage, lastStanding } from './progress.js';
 export { holdUp, type HeldUp } from './held-up.js';
-export { driftOf, dropsOf } from './pitches.js';
+export { driftOf, dropsOf, pulledSince } from './pitches.js';
 export { setupOf, type Setup, type SetupString } from './setup.js';
 export { countedAgainst, lies, woundAsPlanned } from './from-plan.js';
 export { tellStory, type StoryLine } from './story.js';

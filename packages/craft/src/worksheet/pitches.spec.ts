@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { driftOf, dropsOf, foldWorksheet, setupOf, type BenchEvent, type EventOf } from './index.js';
+import { driftOf, dropsOf, foldWorksheet, pulledSince, setupOf, type BenchEvent, type EventOf } from './index.js';
 
 type What = { [K in BenchEvent['kind']]: Pick<EventOf<K>, 'kind' | 'payload'> & { string?: number } }[BenchEvent['kind']];
 
@@ -83,4 +83,34 @@ it('rounds go into the passport with the strings that had them', () => {
   const chosen: What = { kind: 'set-chosen', payload: { name: 'a set', family: 'electric', strings } };
   const sheet = foldWorksheet(2, log(chosen, read(-40, 'stretch'), read(-1, 'stretch'), { kind: 'handed-over', payload: { remark: '' } }));
   expect(setupOf(sheet)?.strings.map(({ dropsCents }) => dropsCents)).toEqual([[40, 1], undefined]);
+});
+
+const hangs: What = { kind: 'set-hung', payload: {} };
+const choose = (gaugeMm: number, only?: number[]): What => ({
+  kind: 'set-chosen',
+  payload: { name: 'a set', family: 'classical', strings: [1, 2].map(() => ({ construction: 'nylon' as const, gaugeMm })), only },
+});
+
+it('drift of strings that hung counts from when they were hung up, and what they moved by then is none of it', () => {
+  const sheet = foldWorksheet(2, log(choose(0.7), hangs, up, read(-6, 'rest')));
+  expect(pulledSince(sheet, 0)).toBe('2026-09-01T10:15:00.000Z');
+  expect(pulledSince(sheet, 1)).toBeNull(); // it hangs still
+  expect(driftOf(sheet, 0)).toEqual([
+    { hours: 0.25, cents: null, retuned: true },
+    { hours: 0.5, cents: -6, retuned: true },
+  ]);
+});
+
+it('what hangs goes on hanging when the same set is taken once more, and not when it is another', () => {
+  const hung = (...what: What[]) => foldWorksheet(2, log(choose(0.7), hangs, ...what)).hung.map((event) => event !== null);
+  expect(hung(choose(0.7))).toEqual([true, true]);
+  expect(hung(choose(0.72))).toEqual([false, false]);
+  expect(hung({ kind: 'scrapped', string: 2, payload: { why: 'kinked' } })).toEqual([true, false]);
+});
+
+it('only strings of the job that are not on yet are hung up', () => {
+  const sheet = foldWorksheet(2, log(choose(0.7), up, hangs));
+  expect(sheet.hung.map((event) => event !== null)).toEqual([false, true]);
+  expect(pulledSince(sheet, 0)).toBe('2026-09-01T10:15:00.000Z'); // since it was brought up
+  expect(foldWorksheet(2, log(choose(0.7, [2]), hangs)).hung.map((event) => event !== null)).toEqual([false, true]);
 });

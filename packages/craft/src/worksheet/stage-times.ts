@@ -16,6 +16,7 @@ const LONGEST_STEP_MS = MINUTES.longestStep.value * 60_000;
 function stageBehind(event: BenchEvent): Stage | null {
   switch (event.kind) {
     case 'set-chosen':
+    case 'set-hung':
       return 'choose';
     case 'tool-laid':
     case 'reference-read':

@@ -113,6 +113,8 @@ function tell(event: BenchEvent): string {
       return event.payload.only === undefined
         ? `chose ${event.payload.name}`
         : `chose ${event.payload.name} for ${strings(event.payload.only)} alone`;
+    case 'set-hung':
+      return 'hung the strings up under their pull';
     case 'turns-counted':
       return `counted ${event.payload.turns} turns on string ${event.string}`;
     case 'scrapped':

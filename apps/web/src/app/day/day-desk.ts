@@ -1,12 +1,13 @@
 import { computed, DestroyRef, effect, inject, Injectable, resource, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import type { Day } from '@gold-peg/contract/day';
-import type { Plan } from '@gold-peg/craft/day';
+import type { Moved as MovedOperation, Plan } from '@gold-peg/craft/day';
 import { filter, switchMap, throttleTime } from 'rxjs';
 import { LiveFeed } from '../feed/live-feed';
 import { Api } from '../server/api';
 import { sayProblem, troubleOf } from '../server/server-problem';
-import { momentOf } from './moment';
+import { sayMoved } from './day-words';
+import { dateOf, momentOf } from './moment';
 import { Planner, type DayReply } from './planner';
 
 /** Several steps at once are read together. */
@@ -15,6 +16,9 @@ const NEWS_MS = 400;
 const PLANNING_MS = 1200;
 /** A shop's day is looked at again so often, though nothing happened: minutes go by. */
 const AGAIN_MS = 60_000;
+
+/** More are only counted. */
+const MOST_TOLD = 3;
 
 /** An operation and where it is to lie. */
 export interface Moved {
@@ -44,6 +48,8 @@ export class DayDesk {
     return reply?.kind === 'planned' ? reply : null;
   });
   readonly planning = computed(() => this.day() !== null && this.planned() === null);
+  /** What moved when the plan last did, and why; what was pinned by hand is known. */
+  readonly moved = signal<{ at: Date; lines: readonly string[] } | null>(null);
   /** Why something could not be pinned. */
   readonly fault = signal<string | null>(null);
 
@@ -63,7 +69,9 @@ export class DayDesk {
     effect(() => {
       const planned = this.planned();
       const day = untracked(this.day);
-      if (planned !== null && day !== null) void this.putInForce(day, planned.plan);
+      if (planned === null || day === null) return;
+      this.tellMoved(day, planned.plan.moved);
+      void this.putInForce(day, planned.plan);
     });
   }
 
@@ -78,13 +86,31 @@ export class DayDesk {
     return this.send({ jobId: job, operation, place: null });
   }
 
-  private async send(body: { jobId: string; operation: string; place: { personId: string; startAt: string } | null }): Promise<void> {
+  /** Somebody is not there today, or is there after all. */
+  setAway(personId: string, away: boolean): Promise<void> {
+    const day = this.day();
+    return day === null ? Promise.resolve() : this.change(() => this.api.call('setAway', { body: { personId, day: dateOf(day), away } }));
+  }
+
+  private send(body: { jobId: string; operation: string; place: { personId: string; startAt: string } | null }): Promise<void> {
+    return this.change(() => this.api.call('pin', { body }));
+  }
+
+  private async change(asks: () => Promise<Day>): Promise<void> {
     this.fault.set(null);
     try {
-      this.read.set(await this.api.call('pin', { body }));
+      this.read.set(await asks());
     } catch (error) {
       this.fault.set(sayProblem(error));
     }
+  }
+
+  private tellMoved(day: Day, moved: readonly MovedOperation[]): void {
+    const byHand = ({ job, operation }: MovedOperation) => day.pinned.some((pin) => pin.job === job && pin.operation === operation);
+    const told = moved.filter((each) => !byHand(each)).map((each) => sayMoved(day, each));
+    const most = told.slice(0, MOST_TOLD);
+    const lines = told.length > MOST_TOLD ? [...most, `${told.length - MOST_TOLD} more moved with them.`] : most;
+    if (lines.length > 0) this.moved.set({ at: momentOf(day, day.now), lines });
   }
 
   /** The next plan moves as little of this one as it can. Where somebody else was quicker, theirs is read with the next news. */

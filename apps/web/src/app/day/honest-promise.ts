@@ -34,6 +34,9 @@ const PLANNING_MS = 600;
           <dt>nine in ten</dt>
           <dd>{{ t.p90 }}</dd>
         </dl>
+        @if (closed()) {
+          <p class="bad">The house is closed at that hour: nobody can fetch it.</p>
+        }
         @if (t.wanted; as wanted) {
           <p role="status" [class.bad]="wanted.bad">{{ wanted.says }}</p>
           @if (wanted.bad && had().length > 0) {
@@ -119,6 +122,15 @@ export class HonestPromise {
     },
     stream: ({ params: { day, less, wanted } }) => this.ask(day, less.job, wanted).pipe(map((inserted) => ({ set: less.set, inserted }))),
   });
+  /** The same with its set hung up at once, under its pull. */
+  private readonly hung = rxResource({
+    params: () => {
+      const [known, wanted, stated] = [this.known(), this.wanted(), this.stated()];
+      const hung = known?.hung ?? null;
+      return known === null || hung === null || stated === null || stated >= GOOD ? undefined : { day: known.day, hung, wanted };
+    },
+    stream: ({ params: { day, hung, wanted } }) => this.ask(day, hung, wanted),
+  });
   /** What would do better than all as it lies. */
   protected readonly had = computed(() => {
     const [known, stated] = [this.known(), this.stated()];
@@ -129,7 +141,13 @@ export class HonestPromise {
       const others = known.day.jobs.filter(({ id }) => late.includes(id)).map(passportOf);
       return others.length === 0 ? '' : `, and ${others.join(', ')} late`;
     };
-    const ways = [{ what: 'strung before all others', chance: wanted?.first ?? 0, late: lateOf(wanted?.late) }];
+    const [hung, hangs] = [this.hung.hasValue() ? this.hung.value() : null, known.hung?.hangs ?? null];
+    const ways: { what: string; chance: number; late: string }[] = [];
+    if (hung !== null && hangs !== null) {
+      const what = `its set hung up under its pull at once (at Choose), strung from ${dayTime(known.day, hangs)}`;
+      ways.push({ what, chance: hung.wanted?.onTime ?? 0, late: '' });
+    }
+    ways.push({ what: 'strung before all others', chance: wanted?.first ?? 0, late: lateOf(wanted?.late) });
     if (less !== null) {
       const softer = `with strings that move less, ${less.set}`;
       ways.push({ what: softer, chance: less.inserted.wanted?.onTime ?? 0, late: '' });
@@ -161,6 +179,14 @@ export class HonestPromise {
       offer: offer === null ? null : { at: momentOf(day, offer), says: dayTime(day, offer) },
       wanted: wanted === null ? null : { bad: wanted.onTime < GOOD, says: sayWanted(wanted) },
     };
+  });
+
+  /** The hour that is wanted lies outside the hours of the house. */
+  protected readonly closed = computed(() => {
+    const [known, wanted] = [this.known(), this.wanted()];
+    if (known === null || wanted === null) return false;
+    const minute = (Date.parse(wanted) - Date.parse(known.day.origin)) / 60_000;
+    return !known.day.open.some(([from, until]) => from <= minute && minute <= until);
   });
 
   private ask(day: Day, job: DayJob, wanted: string | null): Observable<Inserted> {

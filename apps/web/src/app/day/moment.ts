@@ -1,9 +1,14 @@
 import type { Day } from '@gold-peg/contract/day';
+import { DateTime } from 'luxon';
 
 const MINUTE_MS = 60_000;
 
 /** A minute of the plan on the clock of the world. */
 export const momentOf = ({ origin }: Pick<Day, 'origin'>, minute: number): Date => new Date(Date.parse(origin) + minute * MINUTE_MS);
+
+/** The day of the plan, such as 2026-12-25, by the clock of the house. */
+export const dateOf = (day: Pick<Day, 'origin' | 'now' | 'hours'>): string =>
+  DateTime.fromJSDate(momentOf(day, day.now), { zone: day.hours.zone }).toISODate() ?? '';
 
 /** Promises are made for the half hour. */
 const STEP_MIN = 30;

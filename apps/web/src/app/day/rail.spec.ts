@@ -20,6 +20,7 @@ const job = (nth: number, more: Partial<DayJob> = {}): DayJob => ({
     kind: 'electric',
     ready: 0,
     hold: null,
+    hangs: null,
     arrives: null,
     waitsFor: [],
     due: 1440 + 600,

@@ -9,7 +9,6 @@ import { Router } from '@angular/router';
 import { jobDraft } from '@gold-peg/contract/jobs';
 import type { Passport } from '@gold-peg/contract/register';
 import { DateTime } from 'luxon';
-import { filter, pairwise, startWith } from 'rxjs';
 import { heldTo, sayRefusal } from '../form';
 import { Api } from '../server/api';
 import { NewThing } from '../server/new-thing';
@@ -111,14 +110,13 @@ export class TakeIn {
 
   constructor() {
     const { promised } = this.form.controls;
-    promised.valueChanges
-      .pipe(
-        startWith(null),
-        pairwise(),
-        filter(([before, now]) => before === null && now?.hour === 0 && now.minute === 0),
-        takeUntilDestroyed(),
-      )
-      .subscribe(([, day]) => promised.setValue(day?.set(END_OF_DAY) ?? null));
+    let time = END_OF_DAY;
+    promised.valueChanges.pipe(takeUntilDestroyed()).subscribe((at) => {
+      if (at?.isValid !== true) return;
+      // a day that is picked comes with its midnight, where nobody fetches anything: another day keeps the time of before
+      if (at.hour === 0 && at.minute === 0) promised.setValue(at.set(time));
+      else time = { hour: at.hour, minute: at.minute };
+    });
   }
 
   protected offer(at: Date): void {

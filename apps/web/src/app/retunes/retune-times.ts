@@ -1,6 +1,7 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { interval } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { HouseClock } from '../server/house-clock';
 
 /** When an instrument is to be tuned again, as the device knows it; times in ms. */
 export interface Retune {
@@ -24,7 +25,8 @@ const MINUTE_MS = 60_000;
 @Injectable({ providedIn: 'root' })
 export class RetuneTimes {
   private readonly known = signal<readonly Retune[]>(read());
-  private readonly now = signal(Date.now());
+  private readonly clock = inject(HouseClock);
+  private readonly now = signal(this.clock.now());
   /** The one that comes next, or has been due for longest. */
   readonly next = computed(() => [...this.known()].sort((a, b) => dueAt(a) - dueAt(b))[0] ?? null);
   readonly due = computed(() => this.known().filter((each) => dueAt(each) <= this.now()));
@@ -36,7 +38,7 @@ export class RetuneTimes {
   constructor() {
     interval(LOOK_MS)
       .pipe(takeUntilDestroyed())
-      .subscribe(() => this.now.set(Date.now()));
+      .subscribe(() => this.now.set(this.clock.now()));
     const take = ({ key }: StorageEvent) => key === KEPT_UNDER && this.known.set(read()); // another tab knows more
     addEventListener('storage', take);
     inject(DestroyRef).onDestroy(() => removeEventListener('storage', take));
@@ -66,13 +68,13 @@ export class RetuneTimes {
   }
 
   putOff(jobId: string, minutes: number): void {
-    const later = Date.now() + minutes * MINUTE_MS;
+    const later = this.clock.now() + minutes * MINUTE_MS;
     this.keep(this.known().map((each) => (each.jobId === jobId ? { ...each, later } : each)));
   }
 
   private keep(known: readonly Retune[]): void {
     this.known.set(known);
-    this.now.set(Date.now());
+    this.now.set(this.clock.now());
     localStorage.setItem(KEPT_UNDER, JSON.stringify(known));
   }
 }

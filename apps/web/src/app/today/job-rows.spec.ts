@@ -37,6 +37,7 @@ const day = (due: number, operations = [piece('restring', 60), piece('hand-over'
         kind: 'classical',
         ready: 0,
         hold: null,
+        hangs: null,
         arrives: null,
         waitsFor: [],
         due,
@@ -55,6 +56,18 @@ const ending = (end: number) => ({
 const chance = (onTime: number) => [{ job: id, p50: null, p90: null, onTime }];
 
 describe('the rack as it is planned', () => {
+  it('says until when strings hang before it is begun, and for which parts it waits', () => {
+    const waitsWith = (more: Partial<Day['jobs'][number]>) => {
+      const given = day(3000);
+      return jobRows({ ...given, jobs: given.jobs.map((job) => ({ ...job, ...more })) }, null, [])[0]?.waits;
+    };
+    // a day and ten hours after midnight of a Thursday
+    expect(waitsWith({ hold: 2040, hangs: 2040 })).toBe('its strings hang until Fri 10:00');
+    const waitsFor = [{ kind: 'set' as const, id: 'a', name: 'a nylon set' }];
+    expect(waitsWith({ hold: 2100, waitsFor })).toBe('waits for a nylon set, there by Fri 11:00');
+    expect(waitsWith({})).toBeNull();
+  });
+
   it('is there before anything is planned, and says of what nobody knows yet nothing', () => {
     expect(jobRows(day(660), null, [])[0]).toMatchObject({ takes: '1 h 00', ready: '…', chance: null, lateBy: 0, later: null });
   });

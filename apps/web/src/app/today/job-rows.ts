@@ -9,7 +9,7 @@ export interface JobRow {
   job: DayJob;
   passport: string;
   takes: string;
-  /** For which parts it waits, and until when. */
+  /** For which parts it waits, or that its strings hang, and until when. */
   waits: string | null;
   promised: string | null;
   ready: string;
@@ -39,7 +39,7 @@ export function jobRows(day: Day, plan: Plan | null, promises: readonly Promised
       job,
       passport: passportOf(job),
       takes: `${work === 0 ? 'strung' : duration(work)}${job.moves && settles > 0 ? `, settles ${duration(settles)}` : ''}`,
-      waits: job.hold === null ? null : `waits for ${job.waitsFor.map(({ name }) => name).join(', ')}, there by ${dayTime(day, job.hold)}`,
+      waits: waitsFor(day, job),
       promised: job.promisedAt === null ? null : dayTime(day, job.due),
       ready: plan === null ? '…' : end === null ? 'not planned' : dayTime(day, end),
       lateBy,
@@ -50,6 +50,11 @@ export function jobRows(day: Day, plan: Plan | null, promises: readonly Promised
       later: told?.p90 == null ? null : laterThan(day, job, told.p90),
     };
   });
+}
+
+function waitsFor(day: Day, { hold, hangs, waitsFor: parts }: DayJob): string | null {
+  if (hangs !== null) return `its strings hang until ${dayTime(day, hangs)}`;
+  return hold === null ? null : `waits for ${parts.map(({ name }) => name).join(', ')}, there by ${dayTime(day, hold)}`;
 }
 
 function waitsForOwner({ done, now }: Day, { id, operations }: DayJob): boolean {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import type { DayJob } from '@gold-peg/contract/day';
 import type { MessageWay } from '@gold-peg/contract/outbox';
 import { Letter } from '../letters';
@@ -20,17 +21,20 @@ export interface Later {
 @Component({
   selector: 'peg-owner-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Letter],
+  imports: [Letter, MatButtonModule],
   template: `<h2 id="owner-heading">{{ later() === null ? 'It is ready' : 'Another hour: ' + later()?.says }}</h2>
-    <peg-letter
-      [instrumentId]="job().instrumentId"
-      [to]="job().ownerName"
-      [proposes]="proposes()"
-      (sent)="agree()"
-      (left)="closed.emit()"
-    />
     @if (fault(); as says) {
       <p class="fault" role="alert">{{ says }}</p>
+      <button matButton type="button" class="quiet" (click)="agree()">promise {{ later()?.says }} now</button>
+      <button matButton type="button" class="quiet" (click)="closed.emit()">leave it</button>
+    } @else {
+      <peg-letter
+        [instrumentId]="job().instrumentId"
+        [to]="job().ownerName"
+        [proposes]="proposes()"
+        (sent)="agree()"
+        (left)="closed.emit()"
+      />
     }`,
   styles: `
     h2 {
@@ -50,6 +54,7 @@ export class OwnerPanel {
   readonly closed = output();
 
   private readonly api = inject(Api);
+  /** Why the hour was not moved though the message went out: it is not written twice. */
   protected readonly fault = signal<string | null>(null);
   protected readonly proposes = computed(() => {
     const [job, later] = [this.job(), this.later()];

@@ -6,7 +6,7 @@ import { RouterLink } from '@angular/router';
 import { DateTime } from 'luxon';
 import { BenchDatabase } from '../bench-log/bench-database';
 import { Subscribe } from '../calendars';
-import { DayDesk, DayRail, dayTime, duration, inHundred, momentOf, passportOf, sayMoved } from '../day';
+import { DayDesk, DayRail, dayTime, duration, inHundred, momentOf, passportOf } from '../day';
 import { Connection } from '../server/connection';
 import { Session } from '../session/session';
 import { Caution } from '../ui/caution';
@@ -19,6 +19,7 @@ import { dangersOf, jobRows, type JobRow } from './job-rows';
 import { OwnerPanel, type Later } from './owner-panel';
 import { NowPanel } from './now-panel';
 import { OrderPanel } from './order-panel';
+import { WhoIsHere } from './who-is-here';
 
 const DAYS = [
   { value: 2, label: 'two days' },
@@ -36,9 +37,6 @@ const TELLS: Readonly<Record<DayCalendar, string>> = {
   visits: 'when strings are to be tuned again, with an alarm',
   'hand-overs': 'when instruments are handed over',
 };
-
-/** More are only counted. */
-const MOST_MOVED = 3;
 
 /** The bench day as it is planned: the rail of hours, what to do now, what is in danger, and the rack. */
 @Component({
@@ -58,6 +56,7 @@ const MOST_MOVED = 3;
     Subscribe,
     Trouble,
     UnderWay,
+    WhoIsHere,
   ],
   providers: [DayDesk],
   templateUrl: './today.html',
@@ -70,6 +69,7 @@ export class Today {
   protected readonly ICS = `${ENDPOINTS.dayCalendar.path}?of=`;
   protected readonly inHundred = inHundred;
   protected readonly subscribing = signal(false);
+  protected readonly asksWho = signal(false);
   protected readonly calendar = signal<DayCalendar>('day');
   protected readonly tells = computed(() => TELLS[this.calendar()]);
   /** A job of which its owner is told something. */
@@ -95,12 +95,11 @@ export class Today {
     const day = this.desk.day();
     return day === null ? [] : dangersOf(day, this.rows());
   });
-  protected readonly moved = computed(() => {
-    const [day, planned] = [this.desk.day(), this.desk.planned()];
-    const all = planned?.plan.moved ?? [];
-    if (day === null) return [];
-    const told = all.slice(0, MOST_MOVED).map((each) => sayMoved(day, each));
-    return all.length > MOST_MOVED ? [...told, `${all.length - MOST_MOVED} more moved with them.`] : told;
+  /** What moved when the plan last did, by the clock of the house. */
+  protected readonly movedSays = computed(() => {
+    const [day, moved] = [this.desk.day(), this.desk.moved()];
+    if (day === null || moved === null) return null;
+    return { at: DateTime.fromJSDate(moved.at, { zone: day.hours.zone }).toFormat('H:mm'), says: moved.lines.join(' ') };
   });
   protected readonly heading = computed(() => {
     const day = this.desk.day();

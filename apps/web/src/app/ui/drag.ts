@@ -8,7 +8,8 @@ export interface Dragged {
 }
 
 /** Makes part of an SVG picture draggable by mouse, pen and finger. */
-@Directive({ selector: '[pegDrag]' })
+// a finger that drags scrolls nothing meanwhile
+@Directive({ selector: '[pegDrag]', host: { '[style.touch-action]': "pegDrag() ? 'none' : null" } })
 export class Drag implements OnInit {
   /** Off while the thing may not be moved. */
   readonly pegDrag = input(true);
@@ -24,7 +25,8 @@ export class Drag implements OnInit {
     type Moved = D3DragEvent<SVGElement, unknown, Dragged>;
     const behaviour = drag<SVGElement, unknown>()
       .container(() => svg)
-      .filter((event: MouseEvent) => this.pegDrag() && !event.ctrlKey && event.button === 0)
+      // a finger has no button
+      .filter((event: MouseEvent | TouchEvent) => this.pegDrag() && !event.ctrlKey && ('touches' in event || event.button === 0))
       .on('start drag', ({ x, y }: Moved) => this.pegDragged.emit({ x, y }))
       .on('end', () => this.pegDropped.emit());
     const selection = select(this.element);

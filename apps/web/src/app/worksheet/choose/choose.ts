@@ -19,12 +19,13 @@ import { Caution } from '../../ui/caution';
 import { sayPromise } from '../../promise/promise-words';
 import { BenchActions } from '../actions';
 import { StageClock, WorksheetDesk } from '../desk';
+import { HangSet } from './hang-set';
 
 /** What is on it, what goes on, and what follows. */
 @Component({
   selector: 'peg-choose',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Caution, CompareLanes, MatButtonModule, MatChipsModule, MatInputModule, MatSelectModule],
+  imports: [Caution, CompareLanes, HangSet, MatButtonModule, MatChipsModule, MatInputModule, MatSelectModule],
   templateUrl: './choose.html',
   styleUrl: './choose.scss',
 })
@@ -142,8 +143,15 @@ export class Choose {
     const constructions = this.desk
       .strings()
       .flatMap((string, index) => (string === null || inJob[index] === false ? [] : [string.construction]));
-    return sayPromise(job.promisedAt, this.clock.now(), expectedEffort(family, constructions, this.desk.sheet().balances));
+    const effort = expectedEffort(family, constructions, this.desk.sheet().balances);
+    return sayPromise(job.promisedAt, this.clock.now(), { ...effort, settlingHours: Math.max(0, effort.settlingHours - this.hungFor()) });
   });
+  /** Hours that all strings of the job hang under their pull by now. */
+  private hungFor(): number {
+    const { hung, inJob } = this.desk.sheet();
+    const since = hung.filter((_, index) => inJob[index] !== false).map((event) => (event === null ? Infinity : Date.parse(event.at)));
+    return Math.max(0, (this.clock.now() - Math.max(...since)) / 3_600_000);
+  }
   protected readonly tuning = computed(() => {
     const strung = this.strung();
     return strung === null ? '' : `${nameStrung(strung)}, A = ${this.a4()} Hz`;

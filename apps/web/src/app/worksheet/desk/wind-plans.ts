@@ -4,13 +4,17 @@ import { evidenceOf } from '@gold-peg/contract/jobs';
 import { calibrate } from '@gold-peg/craft/calibration';
 import { handFactor, type LayeredChoices } from '@gold-peg/craft/methods';
 import { cutZones, windString, zoneAt, type WindPlan, type WindRequest } from '@gold-peg/craft/procedure';
+import { afterHanging } from '@gold-peg/craft/settle';
 import { fromMillimetres, metres, toMillimetres, type Metres } from '@gold-peg/craft/units';
 import { countedAgainst, lies, type CountedPayload, type WoundPayload } from '@gold-peg/craft/worksheet';
 import { dequal } from 'dequal';
+import { HouseClock } from '../../server/house-clock';
 import { Session } from '../../session/session';
 import { InHand } from './in-hand';
 import { JobLog } from './job-log';
 import { LaidOut } from './laid-out';
+
+const HOUR_MS = 3_600_000;
 
 /** What lies on a post: as it was counted, or as it was wound. */
 export interface AsWound {
@@ -28,7 +32,21 @@ export class WindPlans {
   private readonly inHand = inject(InHand);
   private readonly laidOut = inject(LaidOut);
   private readonly session = inject(Session);
+  private readonly clock = inject(HouseClock);
 
+  /** Whole hours that the string of each lane hung under its pull before it was wound, or by what was taken down last; null where it did not. */
+  private readonly hung = computed(
+    () => {
+      const { hung, wound } = this.log.sheet();
+      return hung.map((event, index) => {
+        if (event === null) return null;
+        const until = wound[index] === null ? this.clock.now() : Date.parse(wound[index]?.at ?? '');
+        const hours = Math.floor((until - Date.parse(event.at)) / HOUR_MS);
+        return hours > 0 ? hours : null;
+      });
+    },
+    { equal: dequal },
+  );
   /** Cut marks being tried, by lane: each stays with its string until it is wound or put back. */
   private readonly tried = signal<ReadonlyMap<number, Metres>>(new Map());
   readonly triedCut = computed(() => this.tried().get(this.inHand.lane()) ?? null);
@@ -117,7 +135,16 @@ export class WindPlans {
   private plan(index: number, more: Pick<WindRequest, 'cut' | 'turns'> = {}): WindPlan | null {
     const [instrument, string] = [this.laidOut.instrument(), this.laidOut.strings()[index] ?? null];
     if (instrument === null || string === null) return null;
-    return windString({ instrument, index, string, choices: this.choices(), postThicker: metres(this.postThicker().value), ...more });
+    const hung = this.hung()[index] ?? null;
+    const goesOn = hung === null ? string : afterHanging(string, hung);
+    return windString({
+      instrument,
+      index,
+      string: goesOn,
+      choices: this.choices(),
+      postThicker: metres(this.postThicker().value),
+      ...more,
+    });
   }
 }
 

@@ -25,7 +25,7 @@ import { WindPlans } from './wind-plans';
 import { WorksheetFiles } from './worksheet-files';
 
 /** What taking back undoes where the whole instrument is chosen for or handed over; anywhere else the latest step of a string. */
-const UNDOES: Readonly<Partial<Record<Stage, readonly string[]>>> = { choose: ['set-chosen'], 'hand-over': ['handed-over'] };
+const UNDOES: Readonly<Partial<Record<Stage, readonly string[]>>> = { choose: ['set-chosen', 'set-hung'], 'hand-over': ['handed-over'] };
 /** Readings that are taken back like steps, with the stage they belong to. */
 const READ_AT: Readonly<Partial<Record<BenchEventKind, Stage>>> = {
   'turns-counted': 'wind',

@@ -2,7 +2,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import { isSoft, tuningWays } from '@gold-peg/craft/methods';
 import { expectedDrift, judgeRounds, type DriftForecast, type RoundsJudged } from '@gold-peg/craft/settle';
 import { cents } from '@gold-peg/craft/units';
-import { driftOf, dropsOf } from '@gold-peg/craft/worksheet';
+import { driftOf, dropsOf, pulledSince } from '@gold-peg/craft/worksheet';
 import { WorksheetDesk } from '../desk';
 import { placesOfSlip, saySettling, type SettlingWords } from './settle-words';
 
@@ -35,10 +35,10 @@ export class Settling {
       const drops = dropsOf(sheet, index);
       const soft = string !== null && isSoft(string);
       const readings = soft ? driftOf(sheet, index) : [];
-      const start = sheet.tensioned[index]?.at;
+      const start = pulledSince(sheet, index);
       const judged = drops.length === 0 ? null : this.once([drops, tolerance], () => judgeRounds({ drops: drops.map(cents), tolerance }));
       const expected =
-        soft && start !== undefined ? this.once([readings, hold, string.creep], () => expectedDrift(readings, hold, string.creep)) : null;
+        soft && start !== null ? this.once([readings, hold, string.creep], () => expectedDrift(readings, hold, string.creep)) : null;
       const held = placesOfSlip(place.post.style, this.desk.instrument()?.bridge.anchor);
       return {
         drops,
@@ -47,7 +47,7 @@ export class Settling {
         says: judged === null ? null : saySettling(drops, judged, { soft, held, tolerance }),
         drift: readings.some((reading) => reading.cents !== null) ? expected : null,
         expected,
-        since: start === undefined ? null : Date.parse(start),
+        since: start === null ? null : Date.parse(start),
       };
     });
   });
