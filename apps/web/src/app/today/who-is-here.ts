@@ -12,11 +12,7 @@ import { dateOf } from '../day';
     <h2 id="who-heading">At the bench today</h2>
     <mat-chip-listbox multiple aria-labelledby="who-heading">
       @for (person of people(); track person.id) {
-        <mat-chip-option
-          [selected]="person.here"
-          (selectionChange)="change($event, person.id)"
-          >{{ person.name }}</mat-chip-option
-        >
+        <mat-chip-option [selected]="person.here" (selectionChange)="change($event, person.id)">{{ person.name }}</mat-chip-option>
       }
     </mat-chip-listbox>
     <p class="soft">Whoever is away today is planned for nothing; what they began goes to others, if that keeps more promises.</p>
