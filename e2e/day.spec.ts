@@ -178,6 +178,33 @@ test('as the day goes by a promise comes into danger: its owner is asked for ano
   await workshop.moveTo(MORNING);
 });
 
+test('nylon for the day after tomorrow is hung up as it is taken in, and the work waits for it', async ({ page, workshop }) => {
+  await signIn(page, workshop);
+  await page.goto(`${workshop.address}/register`);
+  await page.getByLabel('Find').fill('0133');
+  await page.getByRole('link', { name: /Almery classical, student/ }).click();
+  await page.getByRole('button', { name: 'Take it in …' }).click();
+  await page.getByLabel('Promised for').fill('28/05/2026');
+  await page.getByLabel('at', { exact: true }).fill('09:30');
+  await page.getByLabel('at', { exact: true }).press('Tab');
+  await expect(page.getByText(/^As all lies, \d+ in 100\./)).toBeVisible();
+  await page.getByRole('button', { name: 'Take it in', exact: true }).click();
+  await expect(page).toHaveURL(/choose$/);
+  await page.keyboard.press('Space'); // takes the set that was on it
+  await page
+    .getByRole('navigation', { name: 'Stages of the work' })
+    .getByRole('link', { name: /^Choose/ })
+    .click();
+  await page.getByRole('button', { name: 'in a hurry? hang it up first' }).click();
+  await expect(page.getByText(/Hung now it holds in about 24 h, .* 1 \d\.\d kg · 2 \d\.\d kg/)).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+  await page.getByRole('button', { name: 'it hangs now' }).click();
+  await expect(page.getByText(/✓ Hangs since /)).toBeVisible();
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  const row = page.getByRole('listitem').filter({ hasText: 'Almery classical, student' });
+  await expect(row.filter({ hasText: 'promised' })).toContainText(/its strings hang until Wed (8|9):\d\d/); // a day from twenty to ten, less the work
+});
+
 /** The ukulele of the rack is strung with nylon, all of it a minute ago, by somebody at another bench. */
 async function strung(page: Page, workshop: Workshop): Promise<void> {
   const { csrfToken, person } = (await (await page.request.get(`${workshop.address}/api/session`)).json()) as {

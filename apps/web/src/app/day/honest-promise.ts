@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, resource } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, resource, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import type { AskedJob, Day, DayJob } from '@gold-peg/contract/day';
@@ -45,6 +45,16 @@ const PLANNING_MS = 600;
               @for (each of had(); track each.what) {
                 <li>
                   {{ each.what }}: <b>{{ each.chance }} in 100</b>{{ each.late }}
+                  <button
+                    matButton
+                    type="button"
+                    class="quiet"
+                    [attr.aria-pressed]="each.what === way()?.what"
+                    [attr.aria-label]="'so: ' + each.what"
+                    (click)="picked.set(each.what === way()?.what ? null : each.what)"
+                  >
+                    {{ each.what === way()?.what ? '✓ so' : 'so' }}
+                  </button>
                 </li>
               }
             </ul>
@@ -106,8 +116,13 @@ export class HonestPromise {
     },
     stream: ({ params: { known, wanted } }) => this.ask(known.day, known.job, wanted),
   });
-  /** What is stated of the hour that is wanted; null while nobody knows. */
-  readonly stated = computed(() => (this.answer.hasValue() ? (this.answer.value().wanted?.onTime ?? null) : null));
+  /** The chance of the hour that is wanted, as all lies; null while nobody knows. */
+  private readonly asItLies = computed(() => (this.answer.hasValue() ? (this.answer.value().wanted?.onTime ?? null) : null));
+  protected readonly picked = signal<string | null>(null);
+  /** The way that was agreed on to keep the hour; null where all stays as it lies. */
+  readonly way = computed(() => this.had().find(({ what }) => what === this.picked()) ?? null);
+  /** What is stated of the hour that is wanted: the chance of the way that was agreed on. */
+  readonly stated = computed(() => this.way()?.onTime ?? this.asItLies());
   /** What the plan holds it for, before that is corrected by what was kept. */
   readonly planned = computed(() => {
     const [stated, known] = [this.stated(), this.known()];
@@ -116,7 +131,7 @@ export class HonestPromise {
   /** The same with strings that move less, asked for where the hour is in danger. */
   private readonly movesLess = rxResource({
     params: () => {
-      const [known, wanted, stated] = [this.known(), this.wanted(), this.stated()];
+      const [known, wanted, stated] = [this.known(), this.wanted(), this.asItLies()];
       const less = known?.movesLess ?? null;
       return known === null || less === null || stated === null || stated >= GOOD ? undefined : { day: known.day, less, wanted };
     },
@@ -125,7 +140,7 @@ export class HonestPromise {
   /** The same with its set hung up at once, under its pull. */
   private readonly hung = rxResource({
     params: () => {
-      const [known, wanted, stated] = [this.known(), this.wanted(), this.stated()];
+      const [known, wanted, stated] = [this.known(), this.wanted(), this.asItLies()];
       const hung = known?.hung ?? null;
       return known === null || hung === null || stated === null || stated >= GOOD ? undefined : { day: known.day, hung, wanted };
     },
@@ -133,7 +148,7 @@ export class HonestPromise {
   });
   /** What would do better than all as it lies. */
   protected readonly had = computed(() => {
-    const [known, stated] = [this.known(), this.stated()];
+    const [known, stated] = [this.known(), this.asItLies()];
     if (known === null || stated === null || !this.answer.hasValue()) return [];
     const { wanted } = this.answer.value();
     const less = this.movesLess.hasValue() ? this.movesLess.value() : null;
@@ -142,17 +157,18 @@ export class HonestPromise {
       return others.length === 0 ? '' : `, and ${others.join(', ')} late`;
     };
     const [hung, hangs] = [this.hung.hasValue() ? this.hung.value() : null, known.hung?.hangs ?? null];
-    const ways: { what: string; chance: number; late: string }[] = [];
+    const ways: { what: string; does: string; chance: number; late: string }[] = [];
     if (hung !== null && hangs !== null) {
       const what = `its set hung up under its pull at once (at Choose), strung from ${dayTime(known.day, hangs)}`;
-      ways.push({ what, chance: hung.wanted?.onTime ?? 0, late: '' });
+      ways.push({ what, does: 'hang its set up at once', chance: hung.wanted?.onTime ?? 0, late: '' });
     }
-    ways.push({ what: 'strung before all others', chance: wanted?.first ?? 0, late: lateOf(wanted?.late) });
+    ways.push({ what: 'strung before all others', does: 'before all others', chance: wanted?.first ?? 0, late: lateOf(wanted?.late) });
     if (less !== null) {
       const softer = `with strings that move less, ${less.set}`;
-      ways.push({ what: softer, chance: less.inserted.wanted?.onTime ?? 0, late: '' });
+      ways.push({ what: softer, does: softer, chance: less.inserted.wanted?.onTime ?? 0, late: '' });
       ways.push({
         what: `before all others, ${softer}`,
+        does: `before all others, ${softer}`,
         chance: less.inserted.wanted?.first ?? 0,
         late: lateOf(less.inserted.wanted?.late),
       });
@@ -161,7 +177,7 @@ export class HonestPromise {
     const told = ways.filter(
       ({ chance }, nth) => ways.slice(0, nth).every((before) => chance > before.chance + BETTER) && chance > stated + BETTER,
     );
-    return told.map(({ chance, ...each }) => ({ ...each, chance: inHundred(chance) }));
+    return told.map(({ chance, ...each }) => ({ ...each, onTime: chance, chance: inHundred(chance) }));
   });
   protected readonly told = computed(() => {
     const known = this.known();

@@ -130,7 +130,7 @@ export class TakeIn {
     const { reason, promised } = this.form.getRawValue();
     const body = {
       instrumentId: this.passport().id,
-      reason: reason.trim(),
+      reason: [reason.trim(), this.honest()?.way()?.does ?? ''].filter((part) => part !== '').join('; '),
       promisedAt: promised?.toJSDate().toISOString() ?? null,
       promisedChance: promised === null ? null : (this.honest()?.stated() ?? null),
       plannedChance: promised === null ? null : (this.honest()?.planned() ?? null),
