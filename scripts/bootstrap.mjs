@@ -31,4 +31,32 @@ const child = spawn(tsx, ['--tsconfig', join(root, 'scripts', 'tsconfig.json'), 
 });
 process.on('SIGINT', () => undefined); // the terminal tells the child as well, and it has things to stop first
 process.on('SIGTERM', () => child.kill('SIGTERM'));
+const above = upToNpm();
+setInterval(() => {
+  // npm passes on no signal that it was sent alone: what it started ends with it all the same
+  if (above.some((pid, nth) => (nth === 0 ? process.ppid : parentOf(above[nth - 1])) !== pid)) child.kill('SIGTERM');
+}, 500).unref();
 child.on('exit', (status) => process.exit(status ?? 1));
+
+/** Processes from the one above this up to npm; none where npm is not above, or the system does not tell. */
+function upToNpm() {
+  const pids = [];
+  for (let pid = process.ppid; pid > 1 && pids.length < 3; pid = parentOf(pid)) {
+    pids.push(pid);
+    if (read(`/proc/${pid}/cmdline`).includes('npm')) return pids;
+  }
+  return [];
+}
+
+/** 0 where nobody knows. */
+function parentOf(pid) {
+  return Number(/^PPid:\s+(\d+)/m.exec(read(`/proc/${pid}/status`))?.[1] ?? 0);
+}
+
+function read(file) {
+  try {
+    return readFileSync(file, 'utf8');
+  } catch {
+    return '';
+  }
+}

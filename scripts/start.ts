@@ -1,3 +1,4 @@
+import { spawn, type ChildProcess } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
@@ -23,7 +24,8 @@ async function main(): Promise<void> {
   if (flags.fresh === true && !(await startOver(given))) return;
   const cluster = given === undefined || given === '' ? await ownCluster() : null;
   try {
-    await serve(cluster === null ? (given ?? '') : await ensureDatabase(cluster.url, 'gold_peg'));
+    const url = cluster === null ? (given ?? '') : await ensureDatabase(cluster.url, 'gold_peg');
+    await serve(url, cluster?.stopsWith ?? []);
   } finally {
     cluster?.stop();
   }
@@ -34,7 +36,7 @@ async function ownCluster(): Promise<Cluster> {
   return startCluster(clusterFolder(data), { durable: true });
 }
 
-async function serve(databaseUrl: string): Promise<void> {
+async function serve(databaseUrl: string, stopsDatabase: readonly string[]): Promise<void> {
   build(root);
   console.log(serverCommand({ root, databaseUrl }, 'migrate'));
   const welcome =
@@ -43,12 +45,22 @@ async function serve(databaseUrl: string): Promise<void> {
   const port = flags.port === undefined ? await usablePort() : Number(flags.port);
   const settings = { root, databaseUrl, port, secret: secret(), demo: flags['no-demo'] !== true, outboxFolder: join(data, 'outbox') };
   const { child, address } = await startServer(settings);
+  const keeper = keep(child.pid ?? 0, stopsDatabase);
   console.log(`\n  Gold Peg is at ${address}`);
   if (flags['no-demo'] !== true) console.log('  Demo sign-in: Wenna Tarrow, passphrase: salt wind and silver wire');
   console.log('  Ctrl-C stops the server and its database.\n');
   const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
   for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void stopProcess(child));
   await ended;
+  keeper.kill('SIGKILL'); // what is left is put away here
+}
+
+/** Whoever kills this process finds nothing of it left. */
+function keep(server: number, stopsDatabase: readonly string[]): ChildProcess {
+  const words = [join(root, 'scripts', 'keeper.mjs'), String(process.pid), String(server), ...stopsDatabase];
+  const keeper = spawn(process.execPath, words, { detached: true, stdio: 'ignore' });
+  keeper.unref();
+  return keeper;
 }
 
 async function startOver(given: string | undefined): Promise<boolean> {

@@ -26,6 +26,10 @@ const USAGE = `usage: node dist/main.js COMMAND
 /** What time it is: another where a demo or a test begins at a moment of its own, and goes on from there. */
 const clock = clockFrom(process.env['GOLD_PEG_CLOCK']);
 
+/** Once it was told to stop: so often idle lines are looked for, and so long requests may go on. */
+const IDLE_MS = 50;
+const GRACE_MS = 10_000;
+
 /** So often it is looked whether something has come from the supplier. */
 const DELIVERIES_MS = 5000;
 
@@ -93,8 +97,11 @@ async function serve(): Promise<void> {
   });
   const stop = () => {
     clearInterval(deliveries);
-    server.closeAllConnections();
-    server.close(() => void Promise.allSettled([feed.stop(), pool.end(), store.destroy()]).then(() => process.exit(0)));
+    // nothing new is taken on; streams end, what was asked for is finished, and lines that wait for more are closed
+    server.close(() => void Promise.allSettled([pool.end(), store.destroy()]).then(() => process.exit(0)));
+    void feed.stop();
+    setInterval(() => server.closeIdleConnections(), IDLE_MS).unref();
+    setTimeout(() => server.closeAllConnections(), GRACE_MS).unref();
   };
   process.once('SIGINT', stop);
   process.once('SIGTERM', stop);

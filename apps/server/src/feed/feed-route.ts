@@ -19,6 +19,7 @@ export const feedRoute =
     const deaf = feed.listen({
       changed: (message) => response.write(`event: log\ndata: ${JSON.stringify(message)}\n\n`),
       sessionsEnded: () => void endWithSession(),
+      stopping: () => response.end(),
     });
     const heartbeat = setInterval(() => {
       response.write('event: here\ndata:\n\n');

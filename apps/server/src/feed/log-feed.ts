@@ -7,6 +7,8 @@ import { SESSIONS_CHANNEL } from '../people/index.js';
 export interface Listener {
   changed(message: FeedMessage): void;
   sessionsEnded(): void;
+  /** This server stops: whoever listens goes to another. */
+  stopping(): void;
 }
 
 export interface LogFeed {
@@ -91,6 +93,7 @@ export function openFeed(url: string, log: Logger): LogFeed {
     },
     async stop() {
       stopped = true;
+      for (const { stopping } of listeners) stopping();
       await client?.end();
     },
   };

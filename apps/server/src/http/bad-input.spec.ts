@@ -115,7 +115,7 @@ describe('when something fails', () => {
     const seen = new Set<number>();
     let asking = true;
     const ask = async () => {
-      while (asking) for (const path of ['/api/session', '/api/health']) seen.add((await there.ask('GET', path)).status);
+      while (asking) for (const path of ['/api/health', '/api/ready']) seen.add((await there.ask('GET', path)).status);
     };
     const all = Promise.all([ask(), ask(), ask()]);
     await new Promise((resolve) => setTimeout(resolve, 200));
@@ -126,7 +126,7 @@ describe('when something fails', () => {
     asking = false;
     await all;
     expect([...seen].sort()).toEqual([200, 503]);
-    expect((await there.ask('GET', '/api/health')).status).toBe(200);
+    expect((await there.ask('GET', '/api/ready')).status).toBe(200);
     await crashed.close();
     cluster.stop();
   });

@@ -4,7 +4,7 @@ import { calendarAddress, dayCalendar, makeCalendarAddress, subscribedCalendar, 
 import { askedJob, changeHours, day, keepPlan, pin, promisesKept, setAway, visits } from '../day/index.js';
 import { changeHouse, house } from '../house/index.js';
 import { listJobs, mergeInstruments, movePromise, takeIn, worksheet } from '../jobs/index.js';
-import { addPerson, changePassphrase, health, listNames, listPeople, savePreferences, session, signIn, signOut } from '../people/index.js';
+import { addPerson, changePassphrase, health, listNames, listPeople, ready, savePreferences, session, signIn, signOut } from '../people/index.js';
 import {
   addInstrument,
   addOwner,
@@ -30,6 +30,7 @@ import type { Handlers } from '../handling/index.js';
 /** All but the feed, which needs a line to the database of its own. */
 export const handlers: Omit<Handlers, 'feed'> = {
   health,
+  ready,
   session,
   signIn,
   signOut,

@@ -42,7 +42,7 @@ describe('guessing', () => {
 
 describe('sessions', () => {
   it('are not made for strangers who only look', async () => {
-    for (const path of ['/api/session', '/api/health', '/api/jobs', '/api/openapi.json']) await visitor.ask('GET', path);
+    for (const path of ['/api/session', '/api/health', '/api/ready', '/api/jobs', '/api/openapi.json']) await visitor.ask('GET', path);
     expect(visitor.cookieHeader).toBe('');
     expect(await house.store.query('SELECT sid FROM session')).toEqual([]);
   });

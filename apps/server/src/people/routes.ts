@@ -7,8 +7,11 @@ import { isSame, PersonRow } from '../store/index.js';
 import { endOtherSessions, endSession } from './sessions.js';
 import { hashPassphrase, insertPerson, passphraseFits, toPerson } from './person.js';
 
-export const health: Handler<'health'> = async ({ store }) => {
+export const health: Handler<'health'> = () => Promise.resolve({ done: true });
+
+export const ready: Handler<'ready'> = async ({ store }) => {
   await store.query('SELECT 1');
+  if (await store.showMigrations()) throw new Refusal('store-away', 'The database is not up to date yet: migrations wait.');
   return { done: true };
 };
 

@@ -22,7 +22,7 @@ describe('the table of endpoints', () => {
 
   it('lets only signing in and looking be done by anyone, and a calendar that knows the secret address read it', () => {
     const open = table.filter(([, { who }]) => who === 'anyone').map(([name]) => name);
-    expect(open).toEqual(['health', 'session', 'signIn', 'signOut', 'subscribedCalendar']);
+    expect(open).toEqual(['health', 'ready', 'session', 'signIn', 'signOut', 'subscribedCalendar']);
   });
 
   it('becomes an OpenAPI document whose references all lead somewhere', () => {
