@@ -3,6 +3,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { setInterval } from 'node:timers';
 
 const root = new URL('..', import.meta.url).pathname;
 const [major, minor] = process.versions.node.split('.').map(Number);

@@ -1,5 +1,6 @@
 // Stays beside `npm start`, in a group of its own, and puts away what it leaves behind however it ends: the server first, then the database.
 import { spawnSync } from 'node:child_process';
+import { setTimeout } from 'node:timers/promises';
 
 const LOOK_MS = 250;
 /** The server finishes what it was asked for. */
@@ -14,12 +15,11 @@ const isThere = (pid) => {
     return false;
   }
 };
-const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
-while (isThere(watched)) await wait(LOOK_MS);
+while (isThere(watched)) await setTimeout(LOOK_MS);
 if (isThere(server)) {
   process.kill(Number(server), 'SIGTERM');
-  for (let waited = 0; isThere(server) && waited < GRACE_MS; waited += LOOK_MS) await wait(LOOK_MS);
+  for (let waited = 0; isThere(server) && waited < GRACE_MS; waited += LOOK_MS) await setTimeout(LOOK_MS);
   if (isThere(server)) process.kill(Number(server), 'SIGKILL');
 }
 const [command, ...args] = stopsDatabase;

@@ -8,6 +8,7 @@ import { backUp, restore } from './archive/index.js';
 import { askForRebuild, rebuildWhereAsked } from './bench-log/index.js';
 import { DEMO_SIGN_IN, loadDemo } from './demo/index.js';
 import { openFeed } from './feed/index.js';
+import { openMetrics } from './metrics/index.js';
 import { buildApp } from './http/index.js';
 import { insertPerson } from './people/index.js';
 import { receiveDeliveries, simulatedSupplier } from './stock/index.js';
@@ -15,7 +16,7 @@ import { openStore, PersonRow, sharedSecret } from './store/index.js';
 import { fillTables } from './strings/index.js';
 
 const USAGE = `usage: node dist/main.js COMMAND
-  serve                 migrate and serve (DATABASE_URL, PORT, SESSION_SECRET, WEB_FOLDER, DEMO=1)
+  serve                 migrate and serve (DATABASE_URL, PORT, SESSION_SECRET, WEB_FOLDER, METRICS_PORT, DEMO=1)
   migrate               bring the database up to date
   demo [rack]           load the demo into an empty house: the whole harbour, or what hangs in the rack
   first-owner NAME      make the first person of an empty house and print a passphrase
@@ -79,11 +80,13 @@ async function serve(): Promise<void> {
   const pool = new pg.Pool({ connectionString: url, max: 4, connectionTimeoutMillis: 3000 });
   pool.on('error', (error) => log.warn({ err: error }, 'a session connection was lost'));
   const feed = openFeed(url, log);
+  const metrics = openMetrics({ store, pool, feed });
   const webFolder = process.env['WEB_FOLDER'];
   const app = buildApp({
     store,
     pool,
     feed,
+    metrics,
     clock,
     log,
     sessionSecret: process.env['SESSION_SECRET'] ?? (await sharedSecret(store, 'session')),
@@ -95,6 +98,8 @@ async function serve(): Promise<void> {
   server.listen(Number(process.env['PORT'] ?? 0), '127.0.0.1', () => {
     console.log(`listening on http://127.0.0.1:${(server.address() as AddressInfo).port}`);
   });
+  const metricsPort = process.env['METRICS_PORT'];
+  if (metricsPort !== undefined) metrics.listen(Number(metricsPort)).catch(fail);
   const stop = () => {
     clearInterval(deliveries);
     // nothing new is taken on; streams end, what was asked for is finished, and lines that wait for more are closed

@@ -16,6 +16,10 @@ export interface LogFeed {
   readonly up: Promise<void>;
   /** Calls back for every change that any server commits, until the returned function is called. */
   listen(listener: Listener): () => void;
+  /** How many listen. */
+  listening(): number;
+  /** The place in the log up to which everything was told; null before the first. */
+  toldUpTo(): number | null;
   stop(): Promise<void>;
 }
 
@@ -30,7 +34,6 @@ export function openFeed(url: string, log: Logger): LogFeed {
   const listeners = new Set<Listener>();
   let client: Client | null = null;
   let stopped = false;
-  /** The place in the log up to which everything was told; null before the first. */
   let place: number | null = null;
   let isUp = () => {};
   const up = new Promise<void>((resolve) => (isUp = resolve));
@@ -91,6 +94,8 @@ export function openFeed(url: string, log: Logger): LogFeed {
       listeners.add(listener);
       return () => void listeners.delete(listener);
     },
+    listening: () => listeners.size,
+    toldUpTo: () => place,
     async stop() {
       stopped = true;
       for (const { stopping } of listeners) stopping();

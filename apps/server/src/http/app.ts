@@ -10,6 +10,7 @@ import type { DataSource } from 'typeorm';
 import { ENDPOINTS, openApi } from '@gold-peg/contract/endpoints';
 import type { Session } from '@gold-peg/contract/people';
 import { feedRoute, type LogFeed } from '../feed/index.js';
+import type { Metrics } from '../metrics/index.js';
 import { handlers } from './handlers.js';
 import { NO_SUCH_PATH, problemDoor } from './problem-door.js';
 import { readBody } from './read-body.js';
@@ -22,6 +23,7 @@ export interface AppParts {
   store: DataSource;
   pool: Pool;
   feed: LogFeed;
+  metrics: Pick<Metrics, 'count'>;
   /** What time it is. */
   clock: () => Date;
   log: Logger;
@@ -39,9 +41,10 @@ const isNoStream: compression.CompressionFilter = (request, response) =>
   response.getHeader('content-type') !== 'text/event-stream' && compression.filter(request, response);
 
 /** The whole server as a function, so that specs call it without a port of ours. */
-export function buildApp({ store, pool, feed, clock, log, sessionSecret, demoSignIn, webFolder }: AppParts): Express {
+export function buildApp({ store, pool, feed, metrics, clock, log, sessionSecret, demoSignIn, webFolder }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
+  app.use(metrics.count);
   app.locals['demoSignIn'] = demoSignIn;
   const { csrfSynchronisedProtection } = csrfSync({
     getTokenFromRequest: (request) => request.headers['x-csrf-token'] as string,

@@ -4,7 +4,18 @@ import { calendarAddress, dayCalendar, makeCalendarAddress, subscribedCalendar, 
 import { askedJob, changeHours, day, keepPlan, pin, promisesKept, setAway, visits } from '../day/index.js';
 import { changeHouse, house } from '../house/index.js';
 import { listJobs, mergeInstruments, movePromise, takeIn, worksheet } from '../jobs/index.js';
-import { addPerson, changePassphrase, health, listNames, listPeople, ready, savePreferences, session, signIn, signOut } from '../people/index.js';
+import {
+  addPerson,
+  changePassphrase,
+  health,
+  listNames,
+  listPeople,
+  ready,
+  savePreferences,
+  session,
+  signIn,
+  signOut,
+} from '../people/index.js';
 import {
   addInstrument,
   addOwner,

@@ -12,6 +12,7 @@ import { askForRebuild, rebuildWhereAsked } from '../bench-log/index.js';
 import { loadDemo, type DemoScale } from '../demo/load-demo.js';
 import { DEMO_SIGN_IN } from '../demo/people.js';
 import { openFeed } from '../feed/log-feed.js';
+import { openMetrics, type Metrics } from '../metrics/index.js';
 import { buildApp } from '../http/index.js';
 import { openStore } from '../store/index.js';
 import { fillTables } from '../strings/fill-tables.js';
@@ -20,6 +21,7 @@ import { Visitor } from './visitor.js';
 /** A whole server on a real database of its own. */
 export interface TestHouse {
   store: DataSource;
+  metrics: Metrics;
   databaseUrl: string;
   /** Somebody with a browser of their own, not signed in yet. */
   visitor(): Visitor;
@@ -42,13 +44,15 @@ export async function openHouse(
   if (databaseUrl === undefined) await loadDemo(store, DEMO_NOW, scale);
   const pool = new pg.Pool({ connectionString: url, max: 3 });
   const feed = openFeed(url, log);
+  const metrics = openMetrics({ store, pool, feed });
   const server = createServer(
-    buildApp({ store, pool, feed, clock, log, sessionSecret: 'a secret of the tests', demoSignIn: DEMO_SIGN_IN }),
+    buildApp({ store, pool, feed, metrics, clock, log, sessionSecret: 'a secret of the tests', demoSignIn: DEMO_SIGN_IN }),
   );
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {
     store,
+    metrics,
     databaseUrl: url,
     visitor: () => new Visitor(address),
     secondServer: () => openHouse(url),

@@ -1,0 +1,1 @@
+export { openMetrics, type Metrics } from './metrics.js';
