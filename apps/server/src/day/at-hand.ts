@@ -1,6 +1,6 @@
 import { LRUCache } from 'lru-cache';
 import type { WorksheetFile } from '@gold-peg/contract/jobs';
-import { attendedInPieces, type Attended, type JobAtHand, type LeftOfStages, type TimedStage } from '@gold-peg/craft/day';
+import { attendedInPieces, LONGEST_WAIT, type Attended, type JobAtHand, type LeftOfStages, type TimedStage } from '@gold-peg/craft/day';
 import { isVibrato } from '@gold-peg/craft/instrument';
 import { isSoft, tuningWays } from '@gold-peg/craft/methods';
 import { expectedDrift, type DriftForecast, type DriftReading } from '@gold-peg/craft/settle';
@@ -67,7 +67,8 @@ export function atHand(
   if (hangs !== null && soft !== null) {
     const works = work.reduce((sum, { median }) => sum + median, 0) * MINUTE_MS;
     const holds = slowestOf(soft.map(({ creep }) => driftExpected([], hold, creep)));
-    const until = begun ? at.getTime() : Math.max(at.getTime(), hangs.getTime() + holds.holdsFrom.likely * HOUR_MS - works);
+    const longest = Math.min(LONGEST_WAIT, holds.holdsFrom.likely * 60); // it may be never
+    const until = begun ? at.getTime() : Math.max(at.getTime(), hangs.getTime() + longest * MINUTE_MS - works);
     const hours = Math.max(HOURS_STEP, HOURS_STEP * Math.round((until + works - hangs.getTime()) / HOUR_MS / HOURS_STEP));
     const moves = movesOf(soft.map(({ creep }) => driftExpected([{ hours, cents: null, retuned: true }], hold, creep)));
     return { work, begun, moves, since: hours * 60, hand, leftAt: null, there: true, hangsUntil: begun ? null : new Date(until) };
@@ -82,8 +83,8 @@ export function atHand(
 
 /** Since when all strings hang that move and are to go on; null where one of them does not. `hung`: since when they would. */
 function hangingSince({ hung }: Worksheet, soft: readonly Soft[], would?: Date): Date | null {
-  const since = soft.map(({ index }) => (index === null ? null : hung[index])?.at);
   if (would !== undefined) return would;
+  const since = soft.map(({ index }) => (index === null ? null : hung[index])?.at);
   const known = since.flatMap((at) => (at === undefined ? [] : [Date.parse(at)]));
   return known.length < since.length ? null : new Date(Math.max(...known));
 }

@@ -32,6 +32,7 @@ export {
   HAND_OVER_ID,
   isVisit,
   isWork,
+  LONGEST_WAIT,
   operationsOf,
   plannedMinutes,
   RESTRING,

@@ -19,7 +19,7 @@ export interface JobAtHand {
 const VISIT: Attended = { median: MINUTES.visit.value, sigma: 0.3 };
 const HAND_OVER: Attended = { median: MINUTES.handOver.value, sigma: 0.35 };
 /** Strings that need longer than that are handed over with advice: nobody keeps an instrument for them. */
-const LONGEST_WAIT: Minute = 72 * 60;
+export const LONGEST_WAIT: Minute = 72 * 60;
 /** Later ones are left to the tuning with which a hand-over begins: what is put off over a night must not put off all that follows. */
 const VISITS_WITHIN: Minute = 2 * 60;
 

@@ -75,10 +75,9 @@ export class HangSet {
     const each = this.toCome().map(({ string }) => expectedDrift([], hold, string.creep).holdsFrom.likely);
     return Math.round(Math.max(0, ...each));
   });
+  /** Nothing where it would never hold by the tolerance that is in force. */
   protected readonly weights = computed(() =>
-    this.toCome()
-      .map(({ number, pull }) => `${number} ${this.weighs(pull)}`)
-      .join(' · '),
+    (Number.isFinite(this.hours()) ? this.toCome() : []).map(({ number, pull }) => `${number} ${this.weighs(pull)}`).join(' · '),
   );
   private readonly since = computed(() => {
     const all = this.toCome().map(({ hung }) => (hung === null ? null : Date.parse(hung.at)));
