@@ -101,7 +101,7 @@ test('two pages of one browser with two people: each step goes out under its own
   const mine = `SELECT count(*)::int AS n FROM bench_event e JOIN person p ON p.id = e.person_id WHERE kind = 'laid-out' AND p.name = $1
     AND job_id = (SELECT job.id FROM job JOIN instrument i ON i.id = job.instrument_id WHERE i.name LIKE 'Heron twelve%' AND state <> 'handed-over')`;
   expect(await workshop.query(mine, ['Wenna Tarrow'])).toEqual([{ n: 0 }]);
-  await other.getByRole('button', { name: /Wenna Tarrow/ }).click();
+  await other.getByRole('button', { name: 'You: Wenna Tarrow' }).click();
   await other.getByRole('menuitem', { name: 'Sign out' }).click();
   await signIn(other, workshop);
   await expect(other.getByText(/until Corin Vell/)).toBeHidden();

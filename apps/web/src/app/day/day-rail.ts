@@ -11,6 +11,7 @@ import { GROOVE_PX, railOf, type Block } from './rail';
 /** An arrow moves a block by so many minutes, a drag snaps to as many. */
 const STEP_MIN = 5;
 const NUDGE_MIN = 15;
+const HOUR_MIN = 60;
 
 /** The bench day on the rail of hours. Blocks are dragged, or moved by arrows, to another hour or bench; they stay pinned there until they are let go. */
 @Component({
@@ -75,9 +76,10 @@ export class DayRail {
     // keys come faster than plans: a pin that was just set is where it goes on from
     const { start, person } = this.day().pinned.find(is) ?? placed;
     const at = people.findIndex(({ id }) => id === person);
+    const by = event.shiftKey ? HOUR_MIN : NUDGE_MIN;
     const does: Record<string, (() => void) | undefined> = {
-      ArrowLeft: () => this.pinTo(block, start - NUDGE_MIN, person),
-      ArrowRight: () => this.pinTo(block, start + NUDGE_MIN, person),
+      ArrowLeft: () => this.pinTo(block, start - by, person),
+      ArrowRight: () => this.pinTo(block, start + by, person),
       ArrowUp: () => this.pinTo(block, start, people[at - 1]?.id ?? person),
       ArrowDown: () => this.pinTo(block, start, people[at + 1]?.id ?? person),
       Delete: () => this.unpinned.emit({ job: placed.job, operation: placed.operation }),

@@ -112,7 +112,7 @@ describe('the rack as it is planned', () => {
     const held = { ...waiting, jobs: [{ ...job, hold: 640, waitsFor: [{ kind: 'set' as const, id: 's', name: '.030–.130' }] }] };
     const [danger] = dangersOf(held, jobRows(held, ending(710), chance(0)));
     expect(danger?.gives).toEqual([
-      'the hour, for one that nobody knows yet; no order of work keeps it: it waits for .030–.130, there by 10:40, and takes until 11:50 then',
+      'the hour, for one that nobody knows yet; no order of work keeps it: it waits for .030–.130, there by 10:40, and takes 1 h 10 from then',
     ]);
   });
 
@@ -124,7 +124,7 @@ describe('the rack as it is planned', () => {
     const settling = day(660, [piece('restring', 60), piece('hand-over', 10, 1440)]);
     const [alone] = dangersOf(settling, jobRows(settling, ending(2060), chance(0)));
     expect(alone?.gives).toEqual([
-      'the hour, for one that nobody knows yet; no order of work keeps it, its own work and settling alone take until Fri 10:10',
+      'the hour, for one that nobody knows yet; no order of work keeps it: its own work and settling alone take 25 h 10',
     ]);
   });
 });

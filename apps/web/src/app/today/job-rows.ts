@@ -81,16 +81,17 @@ export function dangersOf(day: Day, rows: readonly JobRow[]): { row: JobRow; say
     .filter(({ state }) => state === 'late' || state === 'doubtful')
     .map((row) => {
       const { job, lateBy, chance } = row;
-      const alone = job.operations.reduce((end, { after, minutes }) => end + after + minutes, Math.max(day.now, job.ready, job.hold ?? 0));
+      const begins = Math.max(day.now, job.ready, job.hold ?? 0);
+      const alone = job.operations.reduce((sum, { after, minutes }) => sum + after + minutes, 0);
       const says =
         row.state === 'late'
           ? `promised ${row.promised ?? ''}, ready ${row.ready}${Number.isFinite(lateBy) ? `, ${duration(lateBy)} late` : ''}`
           : `promised ${row.promised ?? ''}, ready ${row.ready} as planned: ${inHundred(chance ?? 0)} in 100`;
       const asked = row.later === null ? 'for one that nobody knows yet' : `for ${row.later.says}`;
       const gives =
-        alone > job.due
+        begins + alone > job.due
           ? [
-              `the hour, ${asked}; no order of work keeps it${row.waits === null ? `, its own work and settling alone take until ${dayTime(day, alone)}` : `: it ${row.waits}, and takes until ${dayTime(day, alone)} then`}`,
+              `the hour, ${asked}; no order of work keeps it${row.waits === null ? `: its own work and settling alone take ${duration(alone)}` : `: it ${row.waits}, and takes ${duration(alone)} from then`}`,
             ]
           : [`the hour, ${asked}`, 'another job: pin this one earlier on the rail, and see what moves'];
       return { row, says, gives };
