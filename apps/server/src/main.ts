@@ -82,6 +82,7 @@ async function serve(): Promise<void> {
   const feed = openFeed(url, log);
   const metrics = openMetrics({ store, pool, feed });
   const webFolder = process.env['WEB_FOLDER'];
+  const trustProxy = process.env['TRUST_PROXY'];
   const app = buildApp({
     store,
     pool,
@@ -91,6 +92,7 @@ async function serve(): Promise<void> {
     log,
     sessionSecret: process.env['SESSION_SECRET'] ?? (await sharedSecret(store, 'session')),
     demoSignIn: process.env['DEMO'] === '1' ? DEMO_SIGN_IN : null,
+    ...(trustProxy === undefined ? {} : { trustProxy }),
     ...(webFolder === undefined ? {} : { webFolder }),
   });
   const server = createServer(app);

@@ -1,5 +1,6 @@
 import type { DataSource, EntityTarget, ObjectLiteral } from 'typeorm';
 import {
+  ActRow,
   AttachmentRow,
   BenchEventRow,
   DayRow,
@@ -44,6 +45,7 @@ const ARCHIVED: readonly EntityTarget<ObjectLiteral>[] = [
   StockItemRow,
   StockMovementRow,
   SupplyOrderRow,
+  ActRow,
 ];
 
 /** Columns that follow from the log, and are made again. */

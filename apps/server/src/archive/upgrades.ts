@@ -5,10 +5,11 @@ export type ArchivedRow = readonly [table: string, row: Record<string, unknown>]
 
 /**
  * What became of rows from one version to the next, by the version that they come from. 1: what was measured was one word for the whole headstock, and nobody knew of
- * tops and boards. 2: promises did not say how likely they were.
+ * tops and boards. 2: promises did not say how likely they were. 3: everybody worked here, and nobody had a code.
  */
 const UPGRADES: Readonly<Record<number, (row: ArchivedRow) => ArchivedRow>> = {
   1: ([table, row]) => (table === 'instrument' ? [table, { ...row, geometry: geometrySchema.parse(row['geometry']) }] : [table, row]),
+  3: ([table, row]) => (table === 'person' ? [table, { ...row, standing: 'works', code_hash: null }] : [table, row]),
   2: ([table, row]) =>
     table === 'job' ? [table, { ...row, promised_chance: null, planned_chance: null, promise_moved: false }] : [table, row],
 };

@@ -15,7 +15,7 @@ import { handlers } from './handlers.js';
 import { NO_SUCH_PATH, problemDoor } from './problem-door.js';
 import { readBody } from './read-body.js';
 import { routes } from './routes.js';
-import { passphraseLimit, signInLimits } from './sign-in-limit.js';
+import { codeLimit, linkLimit, passphraseLimit, signInLimits } from './sign-in-limit.js';
 import { styleNonce, webPages } from './web-pages.js';
 import { sessionStore } from '../people/index.js';
 
@@ -30,6 +30,8 @@ export interface AppParts {
   sessionSecret: string;
   /** What a demo prints for who comes by; null in a real house. */
   demoSignIn: Session['demoSignIn'];
+  /** Proxies whose word about who asks is taken, such as 'loopback'; none where it is left out. */
+  trustProxy?: string;
   /** Folder of the built interface; left out where only the API is wanted. */
   webFolder?: string;
 }
@@ -41,9 +43,10 @@ const isNoStream: compression.CompressionFilter = (request, response) =>
   response.getHeader('content-type') !== 'text/event-stream' && compression.filter(request, response);
 
 /** The whole server as a function, so that specs call it without a port of ours. */
-export function buildApp({ store, pool, feed, metrics, clock, log, sessionSecret, demoSignIn, webFolder }: AppParts): Express {
+export function buildApp({ store, pool, feed, metrics, clock, log, sessionSecret, demoSignIn, trustProxy, webFolder }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
+  app.set('trust proxy', trustProxy ?? false);
   app.use(metrics.count);
   app.locals['demoSignIn'] = demoSignIn;
   const { csrfSynchronisedProtection } = csrfSync({
@@ -81,12 +84,14 @@ export function buildApp({ store, pool, feed, metrics, clock, log, sessionSecret
       resave: false,
       saveUninitialized: false,
       rolling: true,
-      cookie: { httpOnly: true, sameSite: 'strict', maxAge: WORKING_DAY_MS },
+      cookie: { httpOnly: true, sameSite: 'strict', secure: 'auto', maxAge: WORKING_DAY_MS },
     }),
   );
   api.use(csrfSynchronisedProtection);
-  api.post(ENDPOINTS.signIn.path, ...signInLimits(store));
-  api.put(ENDPOINTS.changePassphrase.path, passphraseLimit(store));
+  api.post(ENDPOINTS.signIn.path, ...signInLimits(store, clock));
+  api.post(ENDPOINTS.signInByCode.path, codeLimit(store, clock));
+  api.post(ENDPOINTS.passphraseByLink.path, linkLimit(store, clock));
+  api.put([ENDPOINTS.changePassphrase.path, ENDPOINTS.changeCode.path], passphraseLimit(store, clock));
   api.get('/api/openapi.json', (_request, response) => void response.json(openApi()));
   api.use(
     '/api/docs',

@@ -1,21 +1,11 @@
+import { actsCsv, listActs } from '../acts/index.js';
 import { addAttachment, attachment, listAttachments, removeAttachment } from '../attachments/index.js';
 import { appendEvents, jobEvents, logCsv, logJson, readLog } from '../bench-log/index.js';
 import { calendarAddress, dayCalendar, makeCalendarAddress, subscribedCalendar, withdrawCalendarAddress } from '../calendars/index.js';
 import { askedJob, changeHours, day, keepPlan, pin, promisesKept, setAway, visits } from '../day/index.js';
 import { changeHouse, house } from '../house/index.js';
 import { listJobs, mergeInstruments, movePromise, takeIn, worksheet } from '../jobs/index.js';
-import {
-  addPerson,
-  changePassphrase,
-  health,
-  listNames,
-  listPeople,
-  ready,
-  savePreferences,
-  session,
-  signIn,
-  signOut,
-} from '../people/index.js';
+import * as people from '../people/index.js';
 import {
   addInstrument,
   addOwner,
@@ -40,16 +30,29 @@ import type { Handlers } from '../handling/index.js';
 
 /** All but the feed, which needs a line to the database of its own. */
 export const handlers: Omit<Handlers, 'feed'> = {
-  health,
-  ready,
-  session,
-  signIn,
-  signOut,
-  savePreferences,
-  changePassphrase,
-  listPeople,
-  listNames,
-  addPerson,
+  health: people.health,
+  ready: people.ready,
+  session: people.session,
+  signIn: people.signIn,
+  signOut: people.signOut,
+  savePreferences: people.savePreferences,
+  changePassphrase: people.changePassphrase,
+  listPeople: people.listPeople,
+  listNames: people.listNames,
+  addPerson: people.addPerson,
+  changePerson: people.changePerson,
+  makeLink: people.makeLink,
+  passphraseByLink: people.passphraseByLink,
+  listSessions: people.listSessions,
+  endSession: people.endSession,
+  endSessions: people.endSessions,
+  signInByCode: people.signInByCode,
+  changeCode: people.changeCode,
+  listDevices: people.listDevices,
+  allowDevice: people.allowDevice,
+  withdrawDevice: people.withdrawDevice,
+  listActs,
+  actsCsv,
   listOwners,
   addOwner,
   changeOwner,

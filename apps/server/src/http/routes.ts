@@ -26,7 +26,7 @@ function serve(
 ): RequestHandler {
   return async (request, response) => {
     const person = whoAsks(request);
-    admit(endpoint, person);
+    admit(endpoint, person, request.session?.by === 'code');
     refuseAnother(request, person);
     const asked = {
       params: read(endpoint.params, request.params, 'path'),
@@ -44,12 +44,17 @@ function serve(
   };
 }
 
-function admit({ who }: Endpoint, person: Person | null): void {
+function admit({ who, office }: Endpoint, person: Person | null, byCode: boolean): void {
   if (who === 'anyone') return;
   if (person === null) throw new Refusal('signed-out', 'Sign in first.');
   if (who !== 'signed-in' && !who.includes(person.role)) {
     throw new Refusal('not-allowed', `This is for ${who.join(' or ')}; you are signed in as ${person.role}.`);
   }
+  if (office === true && byCode)
+    throw new Refusal(
+      'needs-passphrase',
+      'You signed in by your code, which is good for the bench: sign in with your passphrase for this.',
+    );
 }
 
 /** A page says for whom it asks: another one of the same browser may have signed in somebody else since. */

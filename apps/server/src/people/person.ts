@@ -1,5 +1,5 @@
 import { hash, verify } from '@node-rs/argon2';
-import type { EntityManager } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import { DEFAULT_PREFERENCES, type Person, type Role } from '@gold-peg/contract/people';
 import { addOnce, PersonRow } from '../store/index.js';
 
@@ -28,3 +28,7 @@ export async function insertPerson(store: EntityManager, person: NewPerson): Pro
   const passphraseHash = await hashPassphrase(passphrase);
   return addOnce(store, PersonRow, { id, name, role, passphraseHash, preferences: DEFAULT_PREFERENCES });
 }
+
+/** Whatever the capitals. */
+export const personNamed = (store: DataSource, name: string) =>
+  store.getRepository(PersonRow).createQueryBuilder('person').where('lower(person.name) = lower(:name)', { name }).getOne();

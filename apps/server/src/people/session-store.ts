@@ -6,18 +6,13 @@ import type { Logger } from 'pino';
 import type { Person } from '@gold-peg/contract/people';
 import type { PersonRow } from '../store/index.js';
 import { toPerson } from './person.js';
-
-declare module 'express-session' {
-  interface SessionData {
-    personId: string;
-  }
-}
+import { LONGEST_DAYS } from './session-facts.js';
 
 /** A session as it is read: with its person, as the database knows them now. */
 interface Found extends SessionData {
   person?: Person | null;
 }
-type Row = { sess: SessionData } & ({ id: null } | PersonRow);
+type Row = { sess: SessionData } & PersonRow;
 
 const PERSONS = new WeakMap<Request, Person | null>();
 
@@ -29,8 +24,10 @@ const TOUCH_MS = 60_000;
 /** Sessions remembered at most; forgetting one writes it once more. */
 const MOST = 10_000;
 
+/** Who is locked out or has left has no session any more, whatever their browser still sends. */
 const SESSION_AND_PERSON = `SELECT s.sess, p.id, p.name, p.role, p.preferences, p.version FROM session s
-  LEFT JOIN person p ON p.id = (s.sess->>'personId')::uuid WHERE s.sid = $1 AND s.expire >= now()`;
+  JOIN person p ON p.id = (s.sess->>'personId')::uuid AND p.standing = 'works'
+  WHERE s.sid = $1 AND s.expire >= now() AND (s.sess->>'signedInAt')::timestamptz > now() - interval '${LONGEST_DAYS} days'`;
 
 /**
  * Sessions in PostgreSQL. A session and its person are one question; that it was used is written once a minute, not at every request: each would wait for
@@ -62,4 +59,4 @@ export function sessionStore(pool: Pool, log: Logger): session.Store {
   return new SessionStore({ pool, tableName: 'session', errorLog: (...what) => log.warn({ what }, 'session store') });
 }
 
-const found = (row: Row): Found => ({ ...row.sess, person: row.id === null ? null : toPerson(row) });
+const found = (row: Row): Found => ({ ...row.sess, person: toPerson(row) });

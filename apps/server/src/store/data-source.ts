@@ -11,6 +11,7 @@ import {
   Measured1765200000000,
   Day1765500000000,
   Promises1765600000000,
+  Office1765700000000,
   SetupMinutes1765400000000,
   Foundation1764000000000,
   MethodsAndCounts1764200000000,
@@ -25,6 +26,7 @@ import {
   TasksAndSecrets1764500000000,
 } from './migrations/index.js';
 import { MessageRow } from './message.js';
+import { ActRow, BenchDeviceRow, PassphraseLinkRow } from './office.js';
 import { PersonRow } from './person.js';
 import { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';
 import { SessionRow, SignInTryRow } from './session.js';
@@ -67,6 +69,9 @@ export function buildStore(url: string): DataSource {
       SecretRow,
       MessageRow,
       AttachmentRow,
+      ActRow,
+      BenchDeviceRow,
+      PassphraseLinkRow,
     ],
     migrations: [
       Foundation1764000000000,
@@ -86,6 +91,7 @@ export function buildStore(url: string): DataSource {
       SetupMinutes1765400000000,
       Day1765500000000,
       Promises1765600000000,
+      Office1765700000000,
     ],
     synchronize: false,
     poolSize: POOL_SIZE,

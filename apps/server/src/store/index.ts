@@ -6,6 +6,7 @@ export { HouseRow, THE_HOUSE, TurnsCountedRow } from './house.js';
 export { JobRow } from './job.js';
 export { holdInstrument, openJobOf } from './open-job.js';
 export { MessageRow } from './message.js';
+export { ActRow, BenchDeviceRow, PassphraseLinkRow } from './office.js';
 export { PersonRow } from './person.js';
 export { ProjectionTaskRow, THE_TASK } from './projection-task.js';
 export { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';

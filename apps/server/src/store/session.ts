@@ -2,6 +2,7 @@ import { Column, Entity, Index, PrimaryColumn } from 'typeorm';
 
 /** Sessions, in the shape that connect-pg-simple reads and writes. */
 @Entity('session')
+@Index('session_by_person', { synchronize: false }) // of whose it is, inside `sess`, which an entity cannot say
 export class SessionRow {
   @PrimaryColumn('varchar') sid!: string;
   @Column('json') sess!: object;

@@ -11,7 +11,7 @@ export interface Answer {
 
 /** A browser as far as the server can tell: keeps its cookie and sends its token. */
 export class Visitor {
-  private cookie = '';
+  private readonly cookies = new Map<string, string>();
   private token = '';
   person: Person | null = null;
 
@@ -21,7 +21,7 @@ export class Visitor {
     const response = await fetch(this.address + path, {
       method,
       headers: {
-        cookie: this.cookie,
+        cookie: this.cookieHeader,
         'x-csrf-token': this.token,
         ...(body === undefined ? {} : { 'content-type': 'application/json' }),
         ...headers,
@@ -30,8 +30,10 @@ export class Visitor {
         ? {}
         : { body: typeof body === 'string' || body instanceof Uint8Array ? (body as BodyInit) : JSON.stringify(body) }),
     });
-    const set = response.headers.getSetCookie()[0];
-    if (set !== undefined) this.cookie = set.split(';')[0] ?? '';
+    for (const set of response.headers.getSetCookie()) {
+      const [, name = '', value = ''] = /^([^=]+)=([^;]*)/.exec(set) ?? [];
+      this.cookies.set(name, value);
+    }
     const type = response.headers.get('content-type') ?? '';
     if (type === 'text/event-stream') await response.body?.cancel(); // it would go on for ever
     const text = response.bodyUsed ? '' : await response.text();
@@ -48,6 +50,13 @@ export class Visitor {
     return this;
   }
 
+  /** Signs in by whatever path, and takes the token that the page gets. */
+  async enter(path: string, body: object): Promise<Answer> {
+    const answer = await this.ask('POST', path, body);
+    if (answer.status === 200) this.take(answer.body as Session);
+    return answer;
+  }
+
   /** Signs in as somebody of the demo by role. */
   async signIn(role: Person['role']): Promise<this> {
     const who = DEMO_PEOPLE.find((person) => person.role === role);
@@ -62,7 +71,7 @@ export class Visitor {
   }
 
   get cookieHeader(): string {
-    return this.cookie;
+    return [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; ');
   }
 
   forgetToken(): void {

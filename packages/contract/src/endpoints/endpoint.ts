@@ -12,6 +12,8 @@ interface Common {
   summary: string;
   /** Anyone, anyone signed in, or some roles. */
   who: 'anyone' | 'signed-in' | readonly Role[];
+  /** Not for who signed in by a code at the bench: with the passphrase only. */
+  office?: boolean;
   params?: z.ZodObject;
   query?: z.ZodObject;
   status: 200 | 201;

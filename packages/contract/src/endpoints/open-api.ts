@@ -36,7 +36,7 @@ function operation(name: string, endpoint: Endpoint): object {
     operationId: name,
     tags: [endpoint.room],
     summary: endpoint.summary,
-    description: `Who may: ${roles}.${endpoint.method === 'GET' ? '' : ' Needs the header x-csrf-token.'}`,
+    description: `Who may: ${roles}${endpoint.office === true ? ', with their passphrase' : ''}.${endpoint.method === 'GET' ? '' : ' Needs the header x-csrf-token.'}`,
     ...(endpoint.who === 'anyone' ? {} : { security: [{ session: [] }] }),
     parameters: [...parameters(endpoint.params, 'path'), ...parameters(endpoint.query, 'query')],
     ...('takes' in endpoint && endpoint.takes !== undefined

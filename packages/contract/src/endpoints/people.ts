@@ -1,6 +1,15 @@
 import * as z from 'zod';
 import { uuid } from '../quantity/index.js';
-import { passphraseChange, personDraft, personSchema, preferencesChange, sessionSchema, signIn } from '../people/index.js';
+import {
+  codeChange,
+  codeSignIn,
+  passphraseByLink,
+  passphraseChange,
+  personSchema,
+  preferencesChange,
+  sessionSchema,
+  signIn,
+} from '../people/index.js';
 import { houseSchema, methodsChange } from '../register/index.js';
 import type { Endpoint } from './endpoint.js';
 import { done, front } from './shared.js';
@@ -44,6 +53,37 @@ export const PEOPLE = {
     reply: sessionSchema,
     status: 200,
   },
+  signInByCode: {
+    method: 'POST',
+    path: '/api/session/by-code',
+    room: 'people',
+    summary: 'Sign in by a short code, on a device of the bench',
+    who: 'anyone',
+    body: codeSignIn,
+    reply: sessionSchema,
+    status: 200,
+  },
+  changeCode: {
+    method: 'PUT',
+    path: '/api/session/code',
+    room: 'people',
+    summary: 'Choose your own code for devices of the bench, or give it up',
+    who: 'signed-in',
+    office: true,
+    body: codeChange,
+    reply: done,
+    status: 200,
+  },
+  passphraseByLink: {
+    method: 'POST',
+    path: '/api/passphrase',
+    room: 'people',
+    summary: 'Choose a new passphrase, once, by the link that the owner was shown',
+    who: 'anyone',
+    body: passphraseByLink,
+    reply: done,
+    status: 200,
+  },
   signOut: {
     method: 'DELETE',
     path: '/api/session',
@@ -69,17 +109,9 @@ export const PEOPLE = {
     room: 'people',
     summary: 'Change your own passphrase',
     who: 'signed-in',
+    office: true,
     body: passphraseChange,
     reply: done,
-    status: 200,
-  },
-  listPeople: {
-    method: 'GET',
-    path: '/api/people',
-    room: 'people',
-    summary: 'People of the house',
-    who: ['owner'],
-    reply: z.array(personSchema),
     status: 200,
   },
   listNames: {
@@ -90,16 +122,6 @@ export const PEOPLE = {
     who: front,
     reply: z.array(z.object({ id: uuid, name: z.string() })),
     status: 200,
-  },
-  addPerson: {
-    method: 'POST',
-    path: '/api/people',
-    room: 'people',
-    summary: 'Add a person',
-    who: ['owner'],
-    body: personDraft,
-    reply: personSchema,
-    status: 201,
   },
   house: {
     method: 'GET',
@@ -116,6 +138,7 @@ export const PEOPLE = {
     room: 'house',
     summary: 'Change the ways of the house',
     who: ['owner'],
+    office: true,
     body: methodsChange,
     reply: houseSchema,
     status: 200,

@@ -20,9 +20,9 @@ describe('the table of endpoints', () => {
     else expect('takes' in endpoint ? endpoint.takes : body).toBeDefined();
   });
 
-  it('lets only signing in and looking be done by anyone, and a calendar that knows the secret address read it', () => {
+  it('lets only signing in and looking be done by anyone, and what knows a secret: a calendar its address, whoever has a link its token', () => {
     const open = table.filter(([, { who }]) => who === 'anyone').map(([name]) => name);
-    expect(open).toEqual(['health', 'ready', 'session', 'signIn', 'signOut', 'subscribedCalendar']);
+    expect(open).toEqual(['health', 'ready', 'session', 'signIn', 'signInByCode', 'passphraseByLink', 'signOut', 'subscribedCalendar']);
   });
 
   it('becomes an OpenAPI document whose references all lead somewhere', () => {

@@ -1,13 +1,17 @@
 import type * as z from 'zod';
 import { CALENDARS } from './calendars.js';
 import type { Endpoint } from './endpoint.js';
+import { HOUSE } from './house.js';
 import { PEOPLE } from './people.js';
 import { REGISTER } from './register.js';
 import { STRINGS } from './strings.js';
 import { WORK } from './work.js';
 
 /** Every endpoint, declared once: the server validates by this table both ways, the browser's client is typed by it, OpenAPI is made from it. */
-export const ENDPOINTS = { ...PEOPLE, ...REGISTER, ...WORK, ...STRINGS, ...CALENDARS } as const satisfies Record<string, Endpoint>;
+export const ENDPOINTS = { ...PEOPLE, ...HOUSE, ...REGISTER, ...WORK, ...STRINGS, ...CALENDARS } as const satisfies Record<
+  string,
+  Endpoint
+>;
 
 type AnyName = keyof typeof ENDPOINTS;
 /** Endpoints that answer with something else than JSON. */

@@ -129,6 +129,7 @@ export const WORK = {
     room: 'day',
     summary: 'Change the hours of the house, and how it plans',
     who: ['owner'],
+    office: true,
     body: hoursChange,
     reply: daySchema,
     status: 200,

@@ -19,6 +19,7 @@ export const PROBLEM_TYPES = {
   'signed-out': { title: 'Nobody is signed in', status: 401 },
   'wrong-sign-in': { title: 'Name and passphrase do not go together', status: 401 },
   'not-allowed': { title: 'Your role may not do this', status: 403 },
+  'needs-passphrase': { title: 'This is for the office', status: 403 },
   'forged-request': { title: 'The request did not come from this page', status: 403 },
   unknown: { title: 'There is no such thing', status: 404 },
   'another-person': { title: 'Somebody else is signed in', status: 409 },

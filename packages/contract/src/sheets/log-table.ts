@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { LogLine } from '../bench-log/index.js';
+import type { Act } from '../people/index.js';
 import { FORMULA } from './cells.js';
 
 /** Columns of the log as a table. */
@@ -12,3 +13,13 @@ export function writeLogRows(lines: readonly LogLine[]): string {
   );
   return `${Papa.unparse(data, { newline: '\n', escapeFormulae: FORMULA })}\n`;
 }
+
+/** Columns of who did what beside the bench, as a table. */
+export const ACT_COLUMNS = ['at', 'person', 'kind', 'says'] as const;
+
+/** The same for who did what. */
+export const writeActRows = (acts: readonly Act[]): string =>
+  `${Papa.unparse(
+    acts.map(({ at, person, kind, says }) => [at, person?.name ?? '', kind, says]),
+    { newline: '\n', escapeFormulae: FORMULA },
+  )}\n`;

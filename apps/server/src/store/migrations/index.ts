@@ -15,3 +15,4 @@ export { SetupMinutes1765400000000 } from './1765400000000-setup-minutes.js';
 export { Attachments1765300000000 } from './1765300000000-attachments.js';
 export { Day1765500000000 } from './1765500000000-day.js';
 export { Promises1765600000000 } from './1765600000000-promises.js';
+export { Office1765700000000 } from './1765700000000-office.js';

@@ -1,0 +1,2 @@
+export { act, actOf } from './act.js';
+export { actsCsv, listActs } from './routes.js';
