@@ -8,10 +8,13 @@ import { serverCommand } from './server-process.js';
 
 const root = new URL('..', import.meta.url).pathname;
 
-/** Writes the house of this folder, or the one that DATABASE_URL names, into an archive, or fills it from one. */
+/** Writes the house of this folder, or the one that DATABASE_URL names, into an archive, fills it from one, or looks whether one opens. */
 async function main(): Promise<void> {
-  const [what = '', file = ''] = parseArgs({ allowPositionals: true }).positionals;
-  if ((what !== 'backup' && what !== 'restore') || file === '') throw new Error('usage: gold-peg backup FILE, or gold-peg restore FILE');
+  const { positionals, values } = parseArgs({ allowPositionals: true, options: { replace: { type: 'boolean' } } });
+  const [asked = '', file = ''] = positionals;
+  if (!['backup', 'restore', 'verify'].includes(asked) || file === '')
+    throw new Error('usage: gold-peg backup FILE, gold-peg restore FILE [--replace], or gold-peg verify FILE');
+  const what = asked === 'restore' && values.replace === true ? 'replace' : asked;
   const given = process.env['DATABASE_URL'] ?? '';
   build(root);
   if (given !== '') return console.log(serverCommand({ root, databaseUrl: given }, what, resolve(file)));

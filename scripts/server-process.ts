@@ -9,6 +9,8 @@ export interface ServerSettings {
   demo: boolean;
   /** Where messages to owners lie as files; a folder of the machine's own for what passes where it is left out. */
   outboxFolder?: string;
+  /** Where copies of the house lie; none are made where it is left out. */
+  copiesFolder?: string;
   /** When it begins by its own clock; now where it is left out. */
   clock?: string | null;
 }
@@ -37,6 +39,7 @@ export function startServer({
   secret,
   demo,
   outboxFolder,
+  copiesFolder,
   clock,
 }: ServerSettings): Promise<{ child: ChildProcess; address: string }> {
   const env = {
@@ -47,6 +50,7 @@ export function startServer({
     WEB_FOLDER: join(root, 'apps/web/dist/browser'),
     DEMO: demo ? '1' : '0',
     ...(outboxFolder !== undefined && { OUTBOX_FOLDER: outboxFolder }),
+    ...(copiesFolder !== undefined && { COPIES_FOLDER: copiesFolder }),
     ...(clock != null && { GOLD_PEG_CLOCK: clock }),
   };
   const child = spawn(process.execPath, [mainFile(root), 'serve'], { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] });

@@ -43,7 +43,15 @@ async function serve(databaseUrl: string, stopsDatabase: readonly string[]): Pro
     flags['no-demo'] === true ? serverCommand({ root, databaseUrl }, 'first-owner', 'Owner') : serverCommand({ root, databaseUrl }, 'demo');
   console.log(welcome);
   const port = flags.port === undefined ? await usablePort() : Number(flags.port);
-  const settings = { root, databaseUrl, port, secret: secret(), demo: flags['no-demo'] !== true, outboxFolder: join(data, 'outbox') };
+  const settings = {
+    root,
+    databaseUrl,
+    port,
+    secret: secret(),
+    demo: flags['no-demo'] !== true,
+    outboxFolder: join(data, 'outbox'),
+    copiesFolder: join(data, 'copies'),
+  };
   const { child, address } = await startServer(settings);
   const keeper = keep(child.pid ?? 0, stopsDatabase);
   console.log(`\n  Gold Peg is at ${address}`);

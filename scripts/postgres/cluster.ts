@@ -15,6 +15,7 @@ import {
 import { createServer, type AddressInfo } from 'node:net';
 import { userInfo } from 'node:os';
 import { dirname, join } from 'node:path';
+import pg from 'pg';
 import { isRoot, needPackage } from '../debian.js';
 
 /** A running private server. */
@@ -27,6 +28,8 @@ export interface Cluster {
   stopsWith: readonly string[];
   /** Pulls the plug: nothing is finished, nothing written that was not. It can be started again. */
   crash(): void;
+  /** A standby becomes what it stood by for. */
+  promote(): void;
 }
 
 const VERSIONS = '/usr/lib/postgresql';
@@ -104,12 +107,15 @@ export async function startCluster(folder: string, { durable, port }: { durable:
     stop: () => stop('fast'),
     stopsWith: forServer(join(bin, 'pg_ctl'), stopping('fast')),
     crash: () => stop('immediate'),
+    promote: () => void asServer(join(bin, 'pg_ctl'), ['promote', '-D', data, '-w']),
   };
 }
 
 /** A cluster for one run of the tests, gone with it. A durable one keeps what was committed when it crashes. */
-export async function startThrowAwayCluster({ durable } = { durable: false }): Promise<Cluster & { revive(): Promise<void> }> {
-  const folder = mkdtempSync('/tmp/gold-peg-test-');
+export async function startThrowAwayCluster(
+  { durable, under = '/tmp' }: { durable: boolean; under?: string } = { durable: false },
+): Promise<Cluster & { revive(): Promise<void> }> {
+  const folder = mkdtempSync(join(under, 'gold-peg-test-'));
   giveToServer(folder);
   const cluster = await startCluster(folder, { durable });
   return {
@@ -117,12 +123,57 @@ export async function startThrowAwayCluster({ durable } = { durable: false }): P
     ranBefore: false,
     stopsWith: cluster.stopsWith,
     crash: cluster.crash,
+    promote: cluster.promote,
     revive: async () => void (await startCluster(folder, { durable, port: Number(new URL(cluster.url).port) })),
     stop: () => {
       cluster.stop();
       rmSync(folder, { recursive: true, force: true });
     },
   };
+}
+
+/** The name by which a primary knows its standby. */
+const STANDBY = 'gold_peg_standby';
+
+/** A throw-away primary and a standby of it, which has on its disk whatever the primary says that it keeps. */
+export async function startThrowAwayPair(): Promise<{ primary: Cluster; standby: Cluster; close(): void }> {
+  const folders = [0, 1].map(() => mkdtempSync('/tmp/gold-peg-test-'));
+  const [first = '', second = ''] = folders;
+  folders.forEach(giveToServer);
+  const primary = await startCluster(first, { durable: true });
+  const { port, password } = JSON.parse(readFileSync(join(first, 'gold-peg.json'), 'utf8')) as Kept;
+  const from = `host=127.0.0.1 port=${port} user=goldpeg password=${password} application_name=${STANDBY}`;
+  asServer(join(binaries(), 'pg_basebackup'), ['-d', from, '-D', join(second, 'data'), '-R', '-X', 'stream', '-c', 'fast']);
+  writeFileSync(join(second, 'gold-peg.json'), JSON.stringify({ port: 0, password } satisfies Kept), { mode: 0o600 });
+  const standby = await startCluster(second, { durable: true });
+  await waitsForStandby(primary.url);
+  const ended = new Set<Cluster>();
+  const once = (cluster: Cluster): Cluster => ({ ...cluster, crash: () => (ended.add(cluster), cluster.crash()) });
+  return {
+    primary: once(primary),
+    standby,
+    close() {
+      for (const cluster of [standby, primary]) if (!ended.has(cluster)) cluster.stop();
+      for (const folder of folders) rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+/** From now on nothing is kept before the standby has it on its disk as well. */
+async function waitsForStandby(url: string): Promise<void> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  try {
+    await client.query(`ALTER SYSTEM SET synchronous_standby_names = '${STANDBY}'`);
+    await client.query('SELECT pg_reload_conf()');
+    for (;;) {
+      const { rows } = await client.query<{ sync_state: string }>('SELECT sync_state FROM pg_stat_replication');
+      if (rows.some(({ sync_state: state }) => state === 'sync')) return;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+  } finally {
+    await client.end();
+  }
 }
 
 function makeCluster(bin: string, folder: string, data: string, keptFile: string): void {

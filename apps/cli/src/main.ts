@@ -8,7 +8,7 @@ import { refused } from '@gold-peg/craft/outcome';
 import { readSound } from '@gold-peg/contract/sound-file';
 import { answer, isTopic } from './calc/index.js';
 
-const USAGE = `usage: gold-peg calc TOPIC [FILE.wav] < in.json > out.json   topics: ${Object.keys(CALC_TOPICS).join(', ')}\n       gold-peg backup FILE | gold-peg restore FILE`;
+const USAGE = `usage: gold-peg calc TOPIC [FILE.wav] < in.json > out.json   topics: ${Object.keys(CALC_TOPICS).join(', ')}\n       gold-peg backup FILE | gold-peg restore FILE [--replace] | gold-peg verify FILE`;
 const BAD_INPUT = 2;
 
 function main([command = '', topic = '', file = '']: readonly string[]): number {
@@ -16,7 +16,7 @@ function main([command = '', topic = '', file = '']: readonly string[]): number 
     process.stdout.write(`${USAGE}\n`);
     return 0;
   }
-  if (command === 'backup' || command === 'restore') return archive(command, topic);
+  if (command === 'backup' || command === 'restore' || command === 'verify') return archive(command, [topic, file]);
   if (command !== 'calc') return complain(problem('malformed', USAGE));
   if (!isTopic(topic))
     return complain(
@@ -42,10 +42,12 @@ function main([command = '', topic = '', file = '']: readonly string[]): number 
 }
 
 /** The whole house, in or out: what it needs is started where it is not running. */
-function archive(what: 'backup' | 'restore', file: string): number {
+function archive(what: 'backup' | 'restore' | 'verify', words: readonly string[]): number {
+  const replace = what === 'restore' && words.includes('--replace');
+  const file = words.find((word) => word !== '--replace') ?? '';
   if (file === '') return complain(problem('malformed', `usage: gold-peg ${what} FILE`, [{ field: 'file', says: 'must be given' }]));
   const starter = fileURLToPath(new URL('../../../scripts/bootstrap.mjs', import.meta.url));
-  return spawnSync(process.execPath, [starter, 'archive', what, resolve(file)], { stdio: 'inherit' }).status ?? 1;
+  return spawnSync(process.execPath, [starter, 'archive', what, resolve(file), ...(replace ? ['--replace'] : [])], { stdio: 'inherit' }).status ?? 1;
 }
 
 function readFile(name: string): ReturnType<typeof readSound> {

@@ -1,18 +1,22 @@
 import { randomBytes } from 'node:crypto';
+import { mkdirSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import pg from 'pg';
+import { basename } from 'node:path';
 import { pino } from 'pino';
 import { v7 as uuidV7 } from 'uuid';
+import type { DataSource } from 'typeorm';
+import { actOf } from './acts/index.js';
 import { backUp, restore } from './archive/index.js';
 import { askForRebuild, rebuildWhereAsked } from './bench-log/index.js';
+import { copyNightly, openInEmptyHouse } from './copies/index.js';
 import { DEMO_SIGN_IN, loadDemo } from './demo/index.js';
 import { openFeed } from './feed/index.js';
 import { openMetrics } from './metrics/index.js';
 import { buildApp } from './http/index.js';
 import { insertPerson } from './people/index.js';
 import { receiveDeliveries, simulatedSupplier } from './stock/index.js';
-import { openStore, PersonRow, sharedSecret } from './store/index.js';
+import { openStore, PersonRow, poolFor, sharedSecret } from './store/index.js';
 import { fillTables } from './strings/index.js';
 
 const USAGE = `usage: node dist/main.js COMMAND
@@ -22,6 +26,8 @@ const USAGE = `usage: node dist/main.js COMMAND
   first-owner NAME      make the first person of an empty house and print a passphrase
   backup FILE           write the whole house into one archive, and read it again
   restore FILE          fill an empty house from an archive, all of it or nothing
+  replace FILE          the same for a house in which there is something already: all of that goes
+  verify FILE           open an archive in an empty house of its own, and compare every row
   rebuild-projections   make current strings, setups and job states again from the log`;
 
 /** What time it is: another where a demo or a test begins at a moment of its own, and goes on from there. */
@@ -33,6 +39,8 @@ const GRACE_MS = 10_000;
 
 /** So often it is looked whether something has come from the supplier. */
 const DELIVERIES_MS = 5000;
+/** So often it is looked whether the hour of the nightly copy has come. */
+const NIGHTS_MS = 60_000;
 
 const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
 
@@ -77,11 +85,14 @@ async function firstOwner(name: string): Promise<void> {
 async function serve(): Promise<void> {
   const url = databaseUrl();
   const store = await openHouse(url);
-  const pool = new pg.Pool({ connectionString: url, max: 4, connectionTimeoutMillis: 3000 });
+  const pool = poolFor(url, { max: 4, connectionTimeoutMillis: 3000 });
   pool.on('error', (error) => log.warn({ err: error }, 'a session connection was lost'));
   const feed = openFeed(url, log);
   const metrics = openMetrics({ store, pool, feed });
   const webFolder = process.env['WEB_FOLDER'];
+  const folder = process.env['COPIES_FOLDER'];
+  if (folder !== undefined) mkdirSync(folder, { recursive: true, mode: 0o700 });
+  const copies = folder === undefined ? null : { store, url, folder };
   const trustProxy = process.env['TRUST_PROXY'];
   const app = buildApp({
     store,
@@ -91,6 +102,7 @@ async function serve(): Promise<void> {
     clock,
     log,
     sessionSecret: process.env['SESSION_SECRET'] ?? (await sharedSecret(store, 'session')),
+    copies,
     demoSignIn: process.env['DEMO'] === '1' ? DEMO_SIGN_IN : null,
     ...(trustProxy === undefined ? {} : { trustProxy }),
     ...(webFolder === undefined ? {} : { webFolder }),
@@ -104,6 +116,7 @@ async function serve(): Promise<void> {
   if (metricsPort !== undefined) metrics.listen(Number(metricsPort)).catch(fail);
   const stop = () => {
     clearInterval(deliveries);
+    clearInterval(nights);
     // nothing new is taken on; streams end, what was asked for is finished, and lines that wait for more are closed
     server.close(() => void Promise.allSettled([pool.end(), store.destroy()]).then(() => process.exit(0)));
     void feed.stop();
@@ -117,6 +130,12 @@ async function serve(): Promise<void> {
       log.warn({ err: error }, 'no delivery could be taken in'),
     );
   }, DELIVERIES_MS);
+  const nights =
+    copies === null
+      ? undefined
+      : setInterval(() => {
+          copyNightly(copies, clock()).catch((error: unknown) => log.error({ err: error }, 'no copy could be made'));
+        }, NIGHTS_MS);
   // what a new table has to know of the log is folded beside the work; it goes on at the next start where this one ends before
   rebuildWhereAsked(store).catch((error: unknown) => log.error({ err: error }, 'projections could not be made again'));
 }
@@ -138,13 +157,36 @@ const COMMANDS: Record<string, (argument: string) => Promise<void>> = {
   backup: (file) =>
     withStore(async (store) => `${sayContents(await backUp(store, file, new Date()))} in ${file}; read again, every row is there.`),
   restore: (file) =>
-    withStore(async (store) => `${sayContents(await restore(store, file))} from ${file}; compared, every row is as it was.`),
+    withStore(async (store) => `${sayContents(await restoreInto(store, file))} from ${file}; compared, every row is as it was.`),
+  replace: (file) =>
+    withStore(
+      async (store) =>
+        `${sayContents(await restoreOver(store, file))} from ${file}; compared, every row is as it was. What was there is gone.`,
+    ),
+  verify: (file) =>
+    withStore(
+      async (store) =>
+        `${sayContents(await openInEmptyHouse(store, databaseUrl(), file))} in ${file}; opened in an empty house, every row is as it was.`,
+    ),
   'rebuild-projections': () =>
     withStore(async (store) => {
       await askForRebuild(store);
       return `${await rebuildWhereAsked(store)} jobs were folded again.`;
     }),
 };
+
+async function restoreInto(store: DataSource, file: string, replace = false) {
+  const contents = await restore(store, file, { replace });
+  await actOf(store, {
+    at: clock(),
+    personId: null,
+    kind: 'restore',
+    says: `the house was ${replace ? 'replaced by' : 'filled from'} ${basename(file)}`,
+  });
+  return contents;
+}
+
+const restoreOver = (store: DataSource, file: string) => restoreInto(store, file, true);
 
 const sayContents = ({ counts }: { counts: Readonly<Record<string, number>> }): string =>
   `${counts['instrument'] ?? 0} instruments, ${counts['bench_event'] ?? 0} events of the log, ${counts['attachment'] ?? 0} photos and scans`;

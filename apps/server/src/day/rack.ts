@@ -118,7 +118,9 @@ function standing(rack: Omit<Day, 'pinned' | 'inForce'>, pinned: Day['pinned']):
 }
 
 const atTheBench = (store: DataSource) =>
-  store.getRepository(PersonRow).find({ where: { role: In(['owner', 'technician']) }, order: { name: 'ASC' }, take: MOST_PEOPLE });
+  store
+    .getRepository(PersonRow)
+    .find({ where: { role: In(['owner', 'technician']), standing: 'works' }, order: { name: 'ASC' }, take: MOST_PEOPLE });
 
 /** Whoever was promised first comes first. */
 const openJobs = (store: DataSource) =>

@@ -62,7 +62,7 @@ export const changeHours: Handler<'changeHours'> = async (asked) => {
 export const setAway: Handler<'setAway'> = async (asked) => {
   const { store, body } = asked;
   const { personId, day: date, away } = body;
-  const person = await store.getRepository(PersonRow).findOneBy({ id: personId, role: In(['owner', 'technician']) });
+  const person = await store.getRepository(PersonRow).findOneBy({ id: personId, role: In(['owner', 'technician']), standing: 'works' });
   if (person === null) throw refuseField('personId', 'must be somebody who works at the bench');
   await change(store, (row) => {
     const hours = hoursIn(row);

@@ -1,7 +1,8 @@
-import { Client } from 'pg';
+import type pg from 'pg';
 import type { Logger } from 'pino';
 import { feedMessage, type FeedMessage } from '@gold-peg/contract/endpoints';
 import { LOG_CHANNEL } from '../bench-log/index.js';
+import { clientFor, readAddress } from '../store/index.js';
 import { SESSIONS_CHANNEL } from '../people/index.js';
 
 export interface Listener {
@@ -31,8 +32,10 @@ const MISSED = `SELECT DISTINCT ON (e.job_id) e.job_id AS "jobId", j.instrument_
 
 /** Listens to the database on a connection of its own, and again when it was lost: then it tells what it missed. */
 export function openFeed(url: string, log: Logger): LogFeed {
+  const address = readAddress(url);
+  const Client = clientFor(address);
   const listeners = new Set<Listener>();
-  let client: Client | null = null;
+  let client: pg.Client | null = null;
   let stopped = false;
   let place: number | null = null;
   let isUp = () => {};
@@ -51,7 +54,7 @@ export function openFeed(url: string, log: Logger): LogFeed {
   }
 
   /** What comes after LISTEN is heard, what came before stands in the log: nothing falls between. */
-  async function catchUp(next: Client): Promise<void> {
+  async function catchUp(next: pg.Client): Promise<void> {
     if (place === null) {
       const { rows } = await next.query<{ seq: number }>('SELECT coalesce(max(seq), 0)::float8 AS seq FROM bench_event');
       place = rows[0]?.seq ?? 0;
@@ -64,7 +67,7 @@ export function openFeed(url: string, log: Logger): LogFeed {
 
   async function connect(): Promise<void> {
     if (stopped) return;
-    const next = new Client({ connectionString: url, application_name: 'gold-peg feed' });
+    const next = new Client({ connectionString: address.url, application_name: 'gold-peg feed' });
     let lost = false;
     const again = (error?: Error) => {
       if (lost || stopped) return;

@@ -9,6 +9,7 @@ import swaggerUi from 'swagger-ui-express';
 import type { DataSource } from 'typeorm';
 import { ENDPOINTS, openApi } from '@gold-peg/contract/endpoints';
 import type { Session } from '@gold-peg/contract/people';
+import type { CopyPlace } from '../copies/index.js';
 import { feedRoute, type LogFeed } from '../feed/index.js';
 import type { Metrics } from '../metrics/index.js';
 import { handlers } from './handlers.js';
@@ -30,6 +31,8 @@ export interface AppParts {
   sessionSecret: string;
   /** What a demo prints for who comes by; null in a real house. */
   demoSignIn: Session['demoSignIn'];
+  /** Where copies lie; null where this server makes none. */
+  copies: CopyPlace | null;
   /** Proxies whose word about who asks is taken, such as 'loopback'; none where it is left out. */
   trustProxy?: string;
   /** Folder of the built interface; left out where only the API is wanted. */
@@ -43,12 +46,25 @@ const isNoStream: compression.CompressionFilter = (request, response) =>
   response.getHeader('content-type') !== 'text/event-stream' && compression.filter(request, response);
 
 /** The whole server as a function, so that specs call it without a port of ours. */
-export function buildApp({ store, pool, feed, metrics, clock, log, sessionSecret, demoSignIn, trustProxy, webFolder }: AppParts): Express {
+export function buildApp({
+  store,
+  pool,
+  feed,
+  metrics,
+  clock,
+  log,
+  sessionSecret,
+  demoSignIn,
+  copies,
+  trustProxy,
+  webFolder,
+}: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', trustProxy ?? false);
   app.use(metrics.count);
   app.locals['demoSignIn'] = demoSignIn;
+  app.locals['copies'] = copies;
   const { csrfSynchronisedProtection } = csrfSync({
     getTokenFromRequest: (request) => request.headers['x-csrf-token'] as string,
     // whoever is not signed in has no session yet, nothing that could be done in their name, and sends JSON, which no foreign page can

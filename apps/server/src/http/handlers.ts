@@ -3,6 +3,7 @@ import { addAttachment, attachment, listAttachments, removeAttachment } from '..
 import { appendEvents, jobEvents, logCsv, logJson, readLog } from '../bench-log/index.js';
 import { calendarAddress, dayCalendar, makeCalendarAddress, subscribedCalendar, withdrawCalendarAddress } from '../calendars/index.js';
 import { askedJob, changeHours, day, keepPlan, pin, promisesKept, setAway, visits } from '../day/index.js';
+import { copyFile, listCopies, makeCopy } from '../copies/index.js';
 import { changeHouse, house } from '../house/index.js';
 import { listJobs, mergeInstruments, movePromise, takeIn, worksheet } from '../jobs/index.js';
 import * as people from '../people/index.js';
@@ -19,7 +20,9 @@ import {
   listInstruments,
   listOwners,
   mergeOwners,
+  ownerData,
   passport,
+  removeOwner,
 } from '../register/index.js';
 import { exportFile, importFile } from '../files/index.js';
 import { outbox, sendMessage } from '../outbox/index.js';
@@ -51,9 +54,14 @@ export const handlers: Omit<Handlers, 'feed'> = {
   listDevices: people.listDevices,
   allowDevice: people.allowDevice,
   withdrawDevice: people.withdrawDevice,
+  listCopies,
+  makeCopy,
+  copyFile,
   listActs,
   actsCsv,
   listOwners,
+  ownerData,
+  removeOwner,
   addOwner,
   changeOwner,
   mergeOwners,

@@ -1,1 +1,1 @@
-export { outbox, sendMessage } from './routes.js';
+export { forgetLetter, outbox, sendMessage } from './routes.js';

@@ -1,6 +1,6 @@
-import { mkdir, writeFile } from 'node:fs/promises';
+import { mkdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { createTransport } from 'nodemailer';
 import type { MessageWay } from '@gold-peg/contract/outbox';
 
@@ -21,6 +21,8 @@ export interface Postman {
   folder: string;
   /** Takes a letter, once for each id, and says what it is called there. */
   take(letter: Letter): Promise<string>;
+  /** Takes away what it was called; whether it is there or not. */
+  forget(file: string): Promise<void>;
 }
 
 const SENDER = 'Gold Peg <bench@localhost>';
@@ -34,6 +36,9 @@ export function simulatedPostman(folder = process.env['OUTBOX_FOLDER'] ?? join(t
       await mkdir(folder, { recursive: true });
       await writeFile(join(folder, file), letter.way === 'mail' ? await asMail(letter) : asText(letter));
       return file;
+    },
+    async forget(file) {
+      if (file !== '') await rm(join(folder, basename(file)), { force: true });
     },
   };
 }

@@ -11,6 +11,9 @@ const postman = simulatedPostman();
 
 export const outbox: Handler<'outbox'> = async ({ store }) => ({ folder: postman.folder, messages: await messages(store) });
 
+/** A message that is nobody's business any more is taken away where it lies. */
+export const forgetLetter = (file: string): Promise<void> => postman.forget(file);
+
 /** Says something to the owner of an instrument, once for each id. */
 export const sendMessage: Handler<'sendMessage'> = async (asked) => {
   const { store, body, now: sentAt } = asked;

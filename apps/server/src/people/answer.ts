@@ -1,6 +1,7 @@
 import type { Request } from 'express';
 import type { DataSource } from 'typeorm';
 import type { Person, Session } from '@gold-peg/contract/people';
+import { readDay } from '../day/index.js';
 import { benchFor } from './bench.js';
 import { hashPassphrase } from './person.js';
 
@@ -17,5 +18,6 @@ export async function answer(store: DataSource, request: Request, person: Person
     byCode: request.session?.by === 'code',
     demoSignIn,
     bench: await benchFor(store, request),
+    zone: (await readDay(store)).hours.zone,
   };
 }

@@ -1,5 +1,6 @@
 import 'reflect-metadata';
 import { DataSource } from 'typeorm';
+import { clientFor, readAddress } from './address.js';
 import { AttachmentRow } from './attachment.js';
 import { BenchEventRow } from './bench-event.js';
 import { DayRow } from './day.js';
@@ -26,7 +27,7 @@ import {
   TasksAndSecrets1764500000000,
 } from './migrations/index.js';
 import { MessageRow } from './message.js';
-import { ActRow, BenchDeviceRow, PassphraseLinkRow } from './office.js';
+import { ActRow, BenchDeviceRow, CopyRow, PassphraseLinkRow } from './office.js';
 import { PersonRow } from './person.js';
 import { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';
 import { SessionRow, SignInTryRow } from './session.js';
@@ -39,7 +40,9 @@ import { StringEntryRow, StringLineRow, StringSetRow, TuningEntryRow } from './s
 /** Connections a server may hold; several servers share one database. */
 const POOL_SIZE = 10;
 
-export function buildStore(url: string): DataSource {
+/** @param text an address with one host or several. */
+export function buildStore(text: string): DataSource {
+  const { url, hosts } = readAddress(text);
   return new DataSource({
     type: 'postgres',
     url,
@@ -71,6 +74,7 @@ export function buildStore(url: string): DataSource {
       AttachmentRow,
       ActRow,
       BenchDeviceRow,
+      CopyRow,
       PassphraseLinkRow,
     ],
     migrations: [
@@ -95,7 +99,7 @@ export function buildStore(url: string): DataSource {
     ],
     synchronize: false,
     poolSize: POOL_SIZE,
-    extra: { connectionTimeoutMillis: 3000 },
+    extra: { connectionTimeoutMillis: 3000, Client: clientFor({ hosts }) },
   });
 }
 

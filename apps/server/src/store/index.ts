@@ -1,3 +1,4 @@
+export { clientFor, inDatabase, poolFor, readAddress } from './address.js';
 export { addOnce, isSame } from './add-once.js';
 export { AttachmentRow } from './attachment.js';
 export { BenchEventRow } from './bench-event.js';
@@ -6,7 +7,7 @@ export { HouseRow, THE_HOUSE, TurnsCountedRow } from './house.js';
 export { JobRow } from './job.js';
 export { holdInstrument, openJobOf } from './open-job.js';
 export { MessageRow } from './message.js';
-export { ActRow, BenchDeviceRow, PassphraseLinkRow } from './office.js';
+export { ActRow, BenchDeviceRow, CopyRow, PassphraseLinkRow } from './office.js';
 export { PersonRow } from './person.js';
 export { ProjectionTaskRow, THE_TASK } from './projection-task.js';
 export { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';

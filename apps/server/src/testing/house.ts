@@ -1,6 +1,5 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import pg from 'pg';
 import { pino, type Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { v4 as uuidV4, v7 as uuidV7 } from 'uuid';
@@ -14,7 +13,7 @@ import { DEMO_SIGN_IN } from '../demo/people.js';
 import { openFeed } from '../feed/log-feed.js';
 import { openMetrics, type Metrics } from '../metrics/index.js';
 import { buildApp } from '../http/index.js';
-import { openStore } from '../store/index.js';
+import { openStore, poolFor } from '../store/index.js';
 import { fillTables } from '../strings/fill-tables.js';
 import { Visitor } from './visitor.js';
 
@@ -37,16 +36,19 @@ export async function openHouse(
   log: Logger = pino({ level: 'silent' }),
   scale: DemoScale = 'rack',
   clock: () => Date = () => new Date(),
+  copiesFolder?: string,
 ): Promise<TestHouse> {
   const url = databaseUrl ?? (await ensureDatabase(inject('clusterUrl'), `house_${uuidV4().replaceAll('-', '')}`));
   const store = await openStore(url);
   await fillTables(store);
   if (databaseUrl === undefined) await loadDemo(store, DEMO_NOW, scale);
-  const pool = new pg.Pool({ connectionString: url, max: 3 });
+  const pool = poolFor(url, { max: 3, connectionTimeoutMillis: 3000 });
+  pool.on('error', (error) => log.warn({ err: error }, 'a session connection was lost'));
   const feed = openFeed(url, log);
   const metrics = openMetrics({ store, pool, feed });
+  const copies = copiesFolder === undefined ? null : { store, url, folder: copiesFolder };
   const server = createServer(
-    buildApp({ store, pool, feed, metrics, clock, log, sessionSecret: 'a secret of the tests', demoSignIn: DEMO_SIGN_IN }),
+    buildApp({ store, pool, feed, metrics, clock, log, sessionSecret: 'a secret of the tests', demoSignIn: DEMO_SIGN_IN, copies }),
   );
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;

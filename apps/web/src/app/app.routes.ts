@@ -68,6 +68,7 @@ export const routes: Routes = [
     title: 'Worksheet · Gold Peg',
     loadComponent: () => import('./worksheet/worksheet').then((place) => place.WorksheetPlace),
   },
+  { path: 'house', title: 'House · Gold Peg', loadComponent: () => import('./house/house-place').then((place) => place.HousePlace) },
   {
     path: 'set-aside',
     title: 'Set aside · Gold Peg',

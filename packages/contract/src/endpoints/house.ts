@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { copiesSchema, copySchema } from '../copies/index.js';
 import { actSchema, deviceDraft, deviceSchema, linkMade, openSession, personChange, personDraft, personOfHouse } from '../people/index.js';
 import { uuid } from '../quantity/index.js';
 import type { Endpoint } from './endpoint.js';
@@ -103,6 +104,25 @@ export const HOUSE = {
     summary: 'A device is no longer one of the bench',
     params: byId,
     reply: done,
+    status: 200,
+  },
+  listCopies: { method: 'GET', path: '/api/copies', ...office, summary: 'Copies of the whole house', reply: copiesSchema, status: 200 },
+  makeCopy: {
+    method: 'POST',
+    path: '/api/copies',
+    ...office,
+    summary: 'Begin a copy of the whole house: it is written, opened in an empty house and compared',
+    body: nothing,
+    reply: copySchema,
+    status: 201,
+  },
+  copyFile: {
+    method: 'GET',
+    path: '/api/copies/:id/file',
+    ...office,
+    summary: 'A copy, to be carried out of the house',
+    params: byId,
+    gives: 'application/json',
     status: 200,
   },
   listActs: {

@@ -23,6 +23,8 @@ export const sessionSchema = z.object({
   byCode: z.boolean().default(false),
   /** Where this device is allowed to be one of the bench; null elsewhere. */
   bench: benchSchema.nullable().default(null),
+  /** In which the house keeps its hours. */
+  zone: z.string().nullable().default(null),
   /** A demo prints its own made-up sign-in; a real house has none to show. */
   demoSignIn: z.object({ name: z.string(), passphrase: z.string() }).nullable(),
 });

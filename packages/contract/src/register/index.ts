@@ -19,6 +19,8 @@ export {
   ownerMerge,
   ownerDraft,
   ownerPage,
+  ownerRemoval,
+  ownerRemoved,
   ownerSchema,
   passportSchema,
   playedHours,

@@ -160,6 +160,18 @@ export const duePage = z.object({ entries: z.array(dueEntry), next: z.int().null
 export const archiveChange = z.strictObject({ version, archived: z.boolean({ error: 'must be true or false' }) });
 /** An instrument that is in the register twice: `into` keeps all that was done to either. */
 export const instrumentMerge = z.strictObject({ version, into: uuid });
+/** Typed once more, since it cannot be taken back. */
+export const ownerRemoval = z.strictObject({
+  version,
+  name: z.string({ error: 'must be text' }).max(80, { error: 'must have at most 80 characters' }),
+});
+export const ownerRemoved = z.object({
+  instruments: z.int(),
+  messages: z.int(),
+  /** Passports in whose texts somebody wrote that name by hand. */
+  namedAt: z.array(z.int()),
+});
+
 /** An owner who is in the register twice: `into` keeps all instruments. */
 export const ownerMerge = z.strictObject({ version, into: uuid });
 

@@ -21,12 +21,19 @@ export class Office1765700000000 implements MigrationInterface {
         "token_hash" character(64) NOT NULL CONSTRAINT "passphrase_link_token" UNIQUE,
         "until" TIMESTAMP WITH TIME ZONE NOT NULL)`,
     );
+    await runner.query(
+      `CREATE TABLE "copy" ("id" uuid PRIMARY KEY, "made_at" TIMESTAMP WITH TIME ZONE NOT NULL,
+        "person_id" uuid CONSTRAINT "copy_of_person" REFERENCES "person" ("id"), "file" character varying(80) NOT NULL,
+        "state" character varying(12) NOT NULL CONSTRAINT "copy_state" CHECK ("state" IN ('under-way', 'written', 'compared', 'failed')), "says" text,
+        "bytes" double precision, "instruments" integer, "lines" integer, "seconds" double precision, "carried_at" TIMESTAMP WITH TIME ZONE)`,
+    );
+    await runner.query(`CREATE INDEX "copy_by_time" ON "copy" ("made_at")`);
     await runner.query(`CREATE INDEX "session_by_person" ON "session" ((sess->>'personId'))`);
   }
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query(`DROP INDEX "session_by_person"`);
-    await runner.query(`DROP TABLE "passphrase_link", "bench_device", "act"`);
+    await runner.query(`DROP TABLE "copy", "passphrase_link", "bench_device", "act"`);
     await runner.query(`ALTER TABLE "person" DROP CONSTRAINT "person_standing", DROP "standing", DROP "code_hash"`);
   }
 }

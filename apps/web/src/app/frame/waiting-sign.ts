@@ -5,6 +5,7 @@ import { BenchLog } from '../bench-log/bench-log';
 import { Connection } from '../server/connection';
 import { NewerPage } from './newer-page';
 import { Session } from '../session/session';
+import { houseTime } from '../server/house-zone';
 
 /** Says quietly what waits on this device, since when and for whom, and loudly only what could not be kept. */
 @Component({
@@ -82,4 +83,4 @@ export class WaitingSign {
 }
 
 const steps = (count: number) => `${count} ${count === 1 ? 'step waits' : 'steps wait'}`;
-const TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+const TIME = houseTime({ hour: '2-digit', minute: '2-digit' });

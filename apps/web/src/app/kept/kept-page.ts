@@ -10,6 +10,7 @@ import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
 import { HonestyChart } from './honesty-chart';
+import { houseZone } from '../server/house-zone';
 
 /** More are not told one by one. */
 const MOST_BROKEN = 12;
@@ -30,7 +31,7 @@ export class KeptPage {
   private readonly all = computed(() => (this.read.hasValue() ? this.read.value().promises : []));
   private readonly stated = computed(() => this.all().flatMap(({ chance, kept }) => (chance === null ? [] : [{ chance, kept }])));
   protected readonly sub = computed(() =>
-    this.read.hasValue() ? `since ${DateTime.fromISO(this.read.value().since).toFormat('d LLLL yyyy')}` : '',
+    this.read.hasValue() ? `since ${DateTime.fromISO(this.read.value().since, { zone: houseZone() }).toFormat('d LLLL yyyy')}` : '',
   );
   protected readonly parts = computed(() => honestyOf(this.stated()));
   /** From what the plan held them for: what was said is corrected already. */
@@ -68,7 +69,7 @@ export class KeptPage {
       .slice(0, MOST_BROKEN)
       .map(({ jobId, instrumentId, passport, name, promisedAt, readyAt, chance, moved }) => ({
         ...{ jobId, instrumentId, name, passport: String(passport).padStart(4, '0') },
-        promised: DateTime.fromISO(promisedAt).toFormat('d LLL H:mm'),
+        promised: DateTime.fromISO(promisedAt, { zone: houseZone() }).toFormat('d LLL H:mm'),
         said: chance === null ? 'nothing was said of it' : `said to be ${percent(chance)}`,
         late: moved ? 'another hour was agreed on' : `${duration((Date.parse(readyAt) - Date.parse(promisedAt)) / MINUTE_MS)} late`,
       })),

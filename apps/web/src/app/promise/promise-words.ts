@@ -1,7 +1,8 @@
 import { minutesToSpare, type Effort } from '@gold-peg/craft/day';
+import { houseTime } from '../server/house-zone';
 
 const MINUTE_MS = 60_000;
-const TIME = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
+const TIME = houseTime({ weekday: 'short', hour: '2-digit', minute: '2-digit' });
 const sayTime = (ms: number) => TIME.format(new Date(ms)).replace(',', '');
 
 /** That settling cannot keep a promise, with the time from which it could be kept; null where it can, or where nothing is promised. Times in ms and ISO 8601. */

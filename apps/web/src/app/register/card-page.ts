@@ -11,9 +11,10 @@ import { Session } from '../session/session';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
+import { houseTime } from '../server/house-zone';
 
-const DATE = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
-const HOUR = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+const DATE = houseTime({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
+const HOUR = houseTime({ weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 const DRAWING_PX = { neck: 300, moves: 700 };
 
 /** The hand-over card on the screen, to be read there and printed from there. */

@@ -15,6 +15,7 @@ import { UnderWay } from '../ui/under-way';
 import { sayFinding } from '../worksheet/look-over/finding-words';
 import { sayWhen } from './life';
 import { Subscribe } from '../calendars';
+import { houseTime } from '../server/house-zone';
 
 const DAY_MS = 86_400_000;
 /** So many days before today are drawn. */
@@ -26,9 +27,9 @@ const AHEAD: readonly Choice<Ahead>[] = [
   { value: '365', label: 'a year' },
 ];
 const MOST = 200;
-const DATE = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
-const WITH_YEAR = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: '2-digit' });
-const TICK = new Intl.DateTimeFormat('en-GB', { month: 'short' });
+const DATE = houseTime({ day: 'numeric', month: 'short' });
+const WITH_YEAR = houseTime({ day: 'numeric', month: 'short', year: '2-digit' });
+const TICK = houseTime({ month: 'short' });
 
 /** Instruments that should come back soon, the earliest first, each with the days between which its strings are likely worn, and why. */
 @Component({

@@ -13,9 +13,10 @@ import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
 import { TYPING_MS } from './owner-search';
+import { houseTime } from '../server/house-zone';
 
 const PAGE = 100;
-const WHEN = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: '2-digit', hour: '2-digit', minute: '2-digit' });
+const WHEN = houseTime({ day: 'numeric', month: 'short', year: '2-digit', hour: '2-digit', minute: '2-digit' });
 const KINDS = [...EVENT_KINDS].sort();
 const named = (kind: string): string => kind.replaceAll('-', ' ');
 

@@ -5,8 +5,9 @@ import { troubleOf } from '../server/server-problem';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
+import { houseTime } from '../server/house-zone';
 
-const WHEN = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
+const WHEN = houseTime({ day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
 
 /** What owners would have received: each message is a file on this machine, and none leaves it. */
 @Component({

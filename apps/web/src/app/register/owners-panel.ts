@@ -9,6 +9,7 @@ import { Api } from '../server/api';
 import { Keeper } from '../server/keeper';
 import { heldTo, readForm } from '../form';
 import { sayProblem } from '../server/server-problem';
+import { OwnerLeaves } from './owner-leaves';
 import { BothVersions } from '../ui/both-versions';
 import { WayBack } from '../ui/way-back';
 
@@ -16,7 +17,7 @@ import { WayBack } from '../ui/way-back';
 @Component({
   selector: 'peg-owners-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BothVersions, MatButtonModule, MatInputModule, MatMenuModule, ReactiveFormsModule],
+  imports: [BothVersions, MatButtonModule, MatInputModule, MatMenuModule, OwnerLeaves, ReactiveFormsModule],
   templateUrl: './owners-panel.html',
   styleUrl: './owners-panel.scss',
 })
@@ -86,6 +87,12 @@ export class OwnersPanel {
     } catch (error) {
       this.wayBack.tell(sayProblem(error));
     }
+  }
+
+  /** They are out of the register. */
+  protected left(): void {
+    this.editing.set(null);
+    this.changed.emit();
   }
 
   /** What was typed gives way to what stands now. */

@@ -28,6 +28,7 @@ import { MergePanel } from './merge-panel';
 import { PassportEdit } from './passport-edit';
 import { Photos } from './photos';
 import { TakeIn } from './take-in';
+import { houseTime } from '../server/house-zone';
 
 type View = 'line' | 'tables' | 'photos';
 const VIEWS: readonly Choice<View>[] = [
@@ -179,7 +180,7 @@ export class PassportPage {
   }
 }
 
-const DATE = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+const DATE = houseTime({ day: 'numeric', month: 'short', year: 'numeric' });
 
 /** The tuning a setup was made for, where one was chosen with it. */
 function tuningOf({ tuning }: PastSetup): string {

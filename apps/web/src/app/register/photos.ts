@@ -10,6 +10,7 @@ import { Session } from '../session/session';
 import { FileButton } from '../ui/file-button';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
+import { houseTime } from '../server/house-zone';
 
 /** Photos and scans of an instrument: looked at, added, taken away. */
 @Component({
@@ -76,6 +77,6 @@ export class Photos {
 
 /** As long as the contract lets a name of a file be. */
 const MOST_NAME = 120;
-const DATE = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+const DATE = houseTime({ day: 'numeric', month: 'short', year: 'numeric' });
 const sayBytes = (bytes: number) =>
   bytes < 1024 ** 2 ? `${Math.max(1, Math.round(bytes / 1024))} kB` : `${(bytes / 1024 ** 2).toFixed(1)} MB`;

@@ -15,6 +15,7 @@ import { NewThing } from '../server/new-thing';
 import { ServerProblem } from '../server/server-problem';
 import { HonestPromise } from '../day';
 import { LUXON_DATES } from '../ui/luxon-dates';
+import { houseZone } from '../server/house-zone';
 
 /** A day that is picked without a time means its end, as people say it. */
 const END_OF_DAY = { hour: 17, minute: 30 };
@@ -120,7 +121,7 @@ export class TakeIn {
   }
 
   protected offer(at: Date): void {
-    this.form.controls.promised.setValue(DateTime.fromJSDate(at));
+    this.form.controls.promised.setValue(DateTime.fromJSDate(at, { zone: houseZone() }));
   }
 
   protected async take(): Promise<void> {

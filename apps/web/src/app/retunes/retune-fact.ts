@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { dueAt, RetuneTimes } from './retune-times';
+import { houseTime } from '../server/house-zone';
 
-const TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+const TIME = houseTime({ hour: '2-digit', minute: '2-digit' });
 const AN_HOUR = 60;
 
 /** The retune that comes next, of whichever instrument, for the head of a place. */

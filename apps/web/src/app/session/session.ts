@@ -4,6 +4,7 @@ import { DEFAULT_PREFERENCES, personSchema, type Person, type Preferences, type 
 import { filter, fromEvent, merge } from 'rxjs';
 import { Api } from '../server/api';
 import { Connection } from '../server/connection';
+import { keepHouseZone } from '../server/house-zone';
 import { ServerProblem } from '../server/server-problem';
 
 const REMEMBERED = 'gold-peg.person';
@@ -24,6 +25,10 @@ export class Session {
   readonly preferences = computed<Preferences>(() => this.person()?.preferences ?? DEFAULT_PREFERENCES);
   /** Steps at the bench, measures and tables are for those who work there. */
   readonly mayWork = computed(() => this.person()?.role !== 'counter');
+  /** Signed in by a code at the bench: good for the bench, not for the office. */
+  readonly byCode = computed(() => this.answer()?.byCode === true);
+  /** Where this device is one of the bench. */
+  readonly bench = computed(() => this.answer()?.bench ?? null);
   readonly demoSignIn = computed(() => this.answer()?.demoSignIn ?? null);
 
   constructor() {
@@ -46,6 +51,11 @@ export class Session {
 
   async signIn(name: string, passphrase: string): Promise<void> {
     this.take(await this.api.call('signIn', { body: { name, passphrase } }));
+  }
+
+  /** On a device of the bench. */
+  async signInByCode(personId: string, code: string): Promise<void> {
+    this.take(await this.api.call('signInByCode', { body: { personId, code } }));
   }
 
   async signOut(): Promise<void> {
@@ -89,6 +99,7 @@ export class Session {
   }
 
   private take(answer: Answer): void {
+    keepHouseZone(answer.zone);
     this.answer.set(answer);
     if (answer.person === null) {
       localStorage.removeItem(REMEMBERED);

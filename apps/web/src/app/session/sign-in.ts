@@ -1,8 +1,10 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, inject, Injector, signal, viewChild } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { signIn } from '@gold-peg/contract/people';
+import { sayProblem } from '../server/server-problem';
 import { heldTo, readForm, sayRefusal } from '../form';
 import { Session } from './session';
 
@@ -19,6 +21,38 @@ import { Session } from './session';
       </svg>
       <h1>Gold Peg</h1>
       <p class="soft">Strings by the numbers, packet to passport.</p>
+      @if (session.bench(); as bench) {
+        <section class="bench" aria-labelledby="bench-heading">
+          <h2 id="bench-heading">{{ bench.name }}</h2>
+          @for (person of bench.people; track person.id) {
+            <button
+              matButton
+              type="button"
+              class="person"
+              [attr.aria-pressed]="chosen() === person.id"
+              [class.chosen]="chosen() === person.id"
+              (click)="choose(person.id)"
+            >
+              {{ person.name }}
+            </button>
+          } @empty {
+            <p class="soft">Nobody has a code yet: everybody chooses their own at House.</p>
+          }
+          @if (chosen() !== null) {
+            <form [formGroup]="code" (ngSubmit)="enterByCode()" novalidate>
+              <label for="code">Code</label>
+              <mat-form-field>
+                <input #codeField matInput id="code" type="password" inputmode="numeric" autocomplete="off" formControlName="code" />
+              </mat-form-field>
+              @if (codeFault(); as says) {
+                <p class="fault" role="alert">{{ says }}</p>
+              }
+              <button matButton="filled" class="act" type="submit" [disabled]="busy()">To the bench</button>
+            </form>
+          }
+          <p class="soft">Or with the passphrase, for the office:</p>
+        </section>
+      }
       <form [formGroup]="form" (ngSubmit)="enter()" novalidate>
         <label for="name">Name</label>
         <mat-form-field>
@@ -78,6 +112,23 @@ import { Session } from './session';
       margin-top: var(--space-4);
     }
 
+    .bench {
+      margin-top: var(--space-5);
+    }
+
+    .person {
+      display: block;
+      width: 100%;
+      min-height: 52px;
+      border: 1px solid var(--line-strong);
+      margin-bottom: 6px;
+    }
+
+    .chosen {
+      border-color: var(--brass-line);
+      background: var(--paper-bright);
+    }
+
     .fault {
       margin: var(--space-2) 0 0;
       color: var(--oxide);
@@ -86,12 +137,39 @@ import { Session } from './session';
 })
 export class SignIn {
   protected readonly session = inject(Session);
+  private readonly injector = inject(Injector);
   protected readonly form = inject(NonNullableFormBuilder).group({
     name: ['', heldTo(signIn.shape.name)],
     passphrase: ['', heldTo(signIn.shape.passphrase)],
   });
   protected readonly fault = signal('');
   protected readonly busy = signal(false);
+
+  protected readonly chosen = signal<string | null>(null);
+  protected readonly codeFault = signal('');
+  protected readonly code = inject(NonNullableFormBuilder).group({ code: '' });
+  private readonly codeField = viewChild<ElementRef<HTMLInputElement>>('codeField');
+
+  protected choose(personId: string): void {
+    this.chosen.set(personId);
+    this.codeFault.set('');
+    this.code.reset();
+    afterNextRender(() => this.codeField()?.nativeElement.focus(), { injector: this.injector });
+  }
+
+  protected async enterByCode(): Promise<void> {
+    const personId = this.chosen();
+    if (personId === null || this.busy()) return;
+    this.busy.set(true);
+    try {
+      await this.session.signInByCode(personId, this.code.getRawValue().code);
+    } catch (error) {
+      this.codeFault.set(sayProblem(error));
+      this.code.reset();
+    } finally {
+      this.busy.set(false);
+    }
+  }
 
   protected useDemo(): void {
     const demo = this.session.demoSignIn();

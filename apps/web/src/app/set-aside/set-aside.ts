@@ -4,6 +4,7 @@ import { RouterLink } from '@angular/router';
 import { isTick, stageOf, type BenchEvent } from '@gold-peg/craft/worksheet';
 import { BenchLog } from '../bench-log/bench-log';
 import { PlaceHeader } from '../ui/place-header';
+import { houseTime } from '../server/house-zone';
 
 /** Steps that could not be kept: what each was, why it was refused, and what can be done about it. */
 @Component({
@@ -67,7 +68,7 @@ export class SetAside {
   );
 }
 
-const WHEN = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
+const WHEN = houseTime({ weekday: 'short', hour: '2-digit', minute: '2-digit' });
 
 function sayEvent(event: BenchEvent): string {
   const kind = event.kind.replaceAll('-', ' ');

@@ -20,6 +20,7 @@ import { OwnerPanel, type Later } from './owner-panel';
 import { NowPanel } from './now-panel';
 import { OrderPanel } from './order-panel';
 import { WhoIsHere } from './who-is-here';
+import { houseZone } from '../server/house-zone';
 
 const DAYS = [
   { value: 2, label: 'two days' },
@@ -103,7 +104,9 @@ export class Today {
   });
   protected readonly heading = computed(() => {
     const day = this.desk.day();
-    return (day === null ? DateTime.now() : DateTime.fromJSDate(momentOf(day, day.now), { zone: day.hours.zone })).toFormat('cccc d LLLL');
+    return (
+      day === null ? DateTime.now().setZone(houseZone()) : DateTime.fromJSDate(momentOf(day, day.now), { zone: day.hours.zone })
+    ).toFormat('cccc d LLLL');
   });
   protected readonly sub = computed(() => {
     const jobs = this.desk.day()?.jobs;

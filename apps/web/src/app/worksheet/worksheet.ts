@@ -25,6 +25,7 @@ import { Ready } from './ready';
 import { RetunePlanned, SettleStage } from './settle';
 import { StageRule } from './stage-rule';
 import { Wind } from './wind';
+import { houseTime } from '../server/house-zone';
 
 /** A worksheet is the instrument: its strings as lanes, the stages of the work along a steel rule above them. */
 @Component({
@@ -93,7 +94,7 @@ export class WorksheetPlace {
     const at = this.desk.file()?.job.promisedAt ?? null;
     return at === null
       ? 'no hurry'
-      : new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(at)).replace(',', '');
+      : houseTime({ weekday: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(at)).replace(',', '');
   });
 
   constructor() {

@@ -6,10 +6,11 @@ import { Api } from '../../server/api';
 import { sayProblem } from '../../server/server-problem';
 import { NumberForm } from '../../ui/number-form';
 import { lifeRows, sayWhen, sharpened, USUAL_HOURS } from './due-words';
+import { houseTime } from '../../server/house-zone';
 
-const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
-const WITH_YEAR = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
-const MONTH = new Intl.DateTimeFormat('en-GB', { month: 'short', year: '2-digit' });
+const DAY = houseTime({ day: 'numeric', month: 'short' });
+const WITH_YEAR = houseTime({ day: 'numeric', month: 'short', year: 'numeric' });
+const MONTH = houseTime({ month: 'short', year: '2-digit' });
 /** Lives that are shown, the latest. */
 const SHOWN = 5;
 

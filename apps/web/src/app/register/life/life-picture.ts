@@ -7,12 +7,13 @@ import { MeasuredWidth } from '../../ui/measured-width';
 import { splitNote, textureOf } from '../../ui/string-face';
 import { sayFinding } from '../../worksheet/look-over/finding-words';
 import { curveOf, foundMarks, LEFT, lifeMarks, measuredOf, pullsOf, setupMarks, timeAxis, type Curve } from './time-line';
+import { houseTime } from '../../server/house-zone';
 
 const RULE = 46;
 const SETUPS = 68;
 const BOARD = 24;
 const CHART = 70;
-const DATE = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
+const DATE = houseTime({ day: 'numeric', month: 'short' });
 /** A letter of a label is so wide, px. */
 const LETTER = 7.4;
 /** The tallest bar of a round, px, and what it stands for, cents. */

@@ -3,8 +3,9 @@ import type { Passport } from '@gold-peg/contract/register';
 import { threadsOf } from '@gold-peg/craft/findings';
 import type { Due } from '@gold-peg/craft/wear';
 import { sayFinding } from '../../worksheet/look-over/finding-words';
+import { houseTime } from '../../server/house-zone';
 
-const DATE = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long' });
+const DATE = houseTime({ day: 'numeric', month: 'long' });
 
 /** What the owner of an instrument is told when it should come back; it asks for the hours, too. */
 export function reminderText(passport: Passport, due: Due, way: MessageWay, now: number): string {

@@ -3,6 +3,7 @@ import { threadsOf, type Finding } from '@gold-peg/craft/findings';
 import { livesOf, type Due } from '@gold-peg/craft/wear';
 import type { PastSetup, Passport } from '@gold-peg/contract/register';
 import { pullOf } from '@gold-peg/contract/pulls';
+import { houseTime } from '../../server/house-zone';
 
 const DAY_MS = 86_400_000;
 /** A young history is drawn on half a year. */
@@ -24,7 +25,7 @@ export function timeAxis(setups: readonly Pick<PastSetup, 'fittedAt'>[], due: Du
   const last = Math.max(0, ...[...(due?.wear.values() ?? [])].map((wear) => wear.due.high));
   const end = Math.max(now + 0.16 * (now - first), Math.min(last, now + 0.4 * (now - first)));
   const x = scaleTime([first - 0.03 * (now - first), end], [LEFT, width - RIGHT]);
-  const MONTH = new Intl.DateTimeFormat('en-GB', { month: 'short' });
+  const MONTH = houseTime({ month: 'short' });
   const ticks = x.ticks(7).map((tick) => {
     const year = tick.getMonth() === 0 && tick.getDate() === 1;
     return { x: x(tick), label: year ? String(tick.getFullYear()) : MONTH.format(tick), year };

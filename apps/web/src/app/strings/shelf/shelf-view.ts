@@ -20,6 +20,7 @@ import { WayBack } from '../../ui/way-back';
 import { UnderWay } from '../../ui/under-way';
 import { CountForm } from './count-form';
 import { linesToOrder, sayMove, sayOrder, shelfRow, type Named, type ShelfRow } from './shelf-rows';
+import { houseTime } from '../../server/house-zone';
 
 /** While an order is on its way the shelf is looked at this often. */
 const LOOK_MS = 10_000;
@@ -106,7 +107,7 @@ export class ShelfView {
       says: sayMove(move),
       name: this.names().get(`${move.kind} ${move.id}`)?.name ?? move.id,
       instrument: move.instrument,
-      at: new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(move.at)),
+      at: houseTime({ weekday: 'short', hour: '2-digit', minute: '2-digit' }).format(new Date(move.at)),
     })),
   );
 

@@ -6,6 +6,7 @@ import { Measures, say } from '../../preferences/measures';
 import { WorksheetDesk } from '../desk';
 import { BridgeDesk, BridgeWork } from '../bridge';
 import { sayClaw, signed } from '../../bridge';
+import { houseTime } from '../../server/house-zone';
 
 /** Screws are turned by eighths. */
 const NEAR = 1 / 8;
@@ -178,4 +179,4 @@ function withNut(nut: LockingNut | null, step: string, lines: Line[]): Line[] {
   return [...most, { does: 'Shut the clamps, hear all, then fine tuners', says: '', state: step === 'clamp' ? 'now' : 'later' }];
 }
 
-const timeOf = (at: string) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(new Date(at));
+const timeOf = (at: string) => houseTime({ hour: '2-digit', minute: '2-digit' }).format(new Date(at));

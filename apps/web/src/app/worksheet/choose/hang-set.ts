@@ -7,9 +7,10 @@ import { tensionFor } from '@gold-peg/craft/tension';
 import { toKilogramsForce, toPoundsForce, type Newtons } from '@gold-peg/craft/units';
 import { Measures } from '../../preferences/measures';
 import { WorksheetDesk } from '../desk';
+import { houseTime } from '../../server/house-zone';
 
 const HOUR_MS = 3_600_000;
-const WHEN = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
+const WHEN = houseTime({ weekday: 'short', hour: '2-digit', minute: '2-digit' });
 const sayTime = (ms: number) => WHEN.format(ms).replace(',', '');
 
 /** Strings that move, hung up under their pull before they go on: what is hung from each, and from when they hold. */

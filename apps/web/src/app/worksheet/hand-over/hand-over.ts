@@ -20,6 +20,7 @@ import { sayRounds, Settling } from '../settle';
 import { STAGE_NAMES } from '../stage-rule';
 import { sayLeft } from '../../preferences/slack-words';
 import { stillKnown } from './still-known';
+import { houseTime } from '../../server/house-zone';
 
 /** What was fitted and how, what is still open, and the hand-over that closes the job. */
 @Component({
@@ -92,7 +93,7 @@ export class HandOver {
     return event === null
       ? null
       : {
-          at: new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' }).format(new Date(event.at)),
+          at: houseTime({ dateStyle: 'long', timeStyle: 'short' }).format(new Date(event.at)),
           remark: event.payload.remark,
         };
   });
@@ -150,14 +151,14 @@ export class HandOver {
   }
 }
 
-const DAY_AND_TIME = new Intl.DateTimeFormat('en-GB', {
+const DAY_AND_TIME = houseTime({
   weekday: 'short',
   day: 'numeric',
   month: 'short',
   hour: '2-digit',
   minute: '2-digit',
 });
-const TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+const TIME = houseTime({ hour: '2-digit', minute: '2-digit' });
 
 /** 'Tue, 26 May, 09:04 to 09:10'; one time where it took no minute. */
 function whenOf(at: string, until: string): string {

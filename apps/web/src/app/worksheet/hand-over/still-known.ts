@@ -1,6 +1,7 @@
 import type { PitchRead } from '@gold-peg/craft/worksheet';
 import type { DriftForecast } from '@gold-peg/craft/settle';
 import type { SettlingString } from '../settle';
+import { houseTime } from '../../server/house-zone';
 
 /** One string at hand-over, with how it settled and how it was left. */
 export interface Known {
@@ -18,7 +19,7 @@ interface Asked {
 const HOUR_MS = 3_600_000;
 /** Until it was read otherwise, what creeps is taken to move for a day. */
 const A_DAY_H = 24;
-const TIME = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
+const TIME = houseTime({ weekday: 'short', hour: '2-digit', minute: '2-digit' });
 const sayTime = (ms: number) => TIME.format(new Date(ms)).replace(',', '');
 const list = (strings: readonly Known[]) => strings.map(({ number }) => number).join(', ');
 const of = (strings: readonly Known[]) => `string${strings.length > 1 ? 's' : ''} ${list(strings)}`;

@@ -4,6 +4,7 @@ import { MAT_DIALOG_DATA, MatDialogModule } from '@angular/material/dialog';
 import { turnsForSlack } from '@gold-peg/craft/post';
 import { fromMillimetres, metres, toMillimetres } from '@gold-peg/craft/units';
 import type { WorksheetDesk } from '../desk';
+import { houseTime } from '../../server/house-zone';
 
 /** Every count behind the calibration: what was planned, what was counted, and what they say together. */
 @Component({
@@ -89,7 +90,7 @@ export class EvidenceDialog {
   protected readonly rows = computed(() =>
     this.desk.winding.evidence().map((row) => ({
       key: `${row.jobId}-${row.string}`,
-      when: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(row.at)),
+      when: houseTime({ day: 'numeric', month: 'short', year: 'numeric' }).format(new Date(row.at)),
       instrument: row.instrumentName,
       string: row.string,
       by: row.personName,

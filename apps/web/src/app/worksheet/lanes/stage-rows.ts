@@ -1,6 +1,7 @@
 import type { StringStage, Worksheet } from '@gold-peg/craft/worksheet';
 import type { Measures } from '../../preferences/measures';
 import type { Lane } from '../../lane/lane';
+import { houseTime } from '../../server/house-zone';
 
 /** One string at a stage: what it is, where it stands, and what is said of it here. */
 export interface StageRow {
@@ -47,4 +48,4 @@ export function stageRows({ sheet, lanes, stage, inHand, done, measures }: Asked
   });
 }
 
-const timeOf = (at: string) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(new Date(at));
+const timeOf = (at: string) => houseTime({ hour: '2-digit', minute: '2-digit' }).format(new Date(at));

@@ -7,7 +7,7 @@ import {
   type Stretching,
   type Stripping,
 } from '@gold-peg/craft/methods';
-import { CHOICES, LAYER_NAMES } from '../ways';
+import { CHOICES, LAYER_NAMES } from '../../ways';
 
 /** Which school of taking strings off is in force, whose it is, and both reasons where somebody else would do it otherwise. */
 export function saySchool({ stripping, order }: RunSchools, choices: LayeredChoices): string {

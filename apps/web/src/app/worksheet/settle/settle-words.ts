@@ -1,6 +1,7 @@
 import { FINE_WORK, HOLDS, type TuningWays } from '@gold-peg/craft/methods';
 import type { AnchorKind, PostStyle } from '@gold-peg/craft/instrument';
 import type { Band, DriftForecast, RoundsJudged } from '@gold-peg/craft/settle';
+import { houseTime } from '../../server/house-zone';
 
 export interface SettlingWords {
   /** On one line, for the lane. */
@@ -138,10 +139,11 @@ export function sayDrift(
   return `${next} ${holds}`;
 }
 
-const TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
-const DAY_AND_TIME = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' });
+const DATE = houseTime({ dateStyle: 'short' });
+const TIME = houseTime({ hour: '2-digit', minute: '2-digit' });
+const DAY_AND_TIME = houseTime({ weekday: 'short', hour: '2-digit', minute: '2-digit' });
 
-const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
+const DAY = houseTime({ day: 'numeric', month: 'short' });
 /** A weekday alone says which of them it is for so long. */
 const WEEKDAY_SAYS_MS = 6 * 24 * 3_600_000;
 
@@ -149,5 +151,5 @@ const WEEKDAY_SAYS_MS = 6 * 24 * 3_600_000;
 export function sayMoment(at: number, now: number): string {
   const there = new Date(at);
   if (Math.abs(at - now) > WEEKDAY_SAYS_MS) return DAY.format(there);
-  return (there.toDateString() === new Date(now).toDateString() ? TIME : DAY_AND_TIME).format(there);
+  return (DATE.format(there) === DATE.format(now) ? TIME : DAY_AND_TIME).format(there);
 }

@@ -13,7 +13,7 @@ import { Keeper } from '../../server/keeper';
 import { BothVersions } from '../../ui/both-versions';
 import { Session } from '../../session/session';
 import type { WorksheetDesk } from '../desk';
-import { choiceRows, LAYER_NAMES, numberRows, offsetRows, stringRows, turnRows, wayIn, withWay, type ChoiceKey } from './ways-form';
+import { choiceRows, LAYER_NAMES, numberRows, offsetRows, stringRows, turnRows, wayIn, withWay, type ChoiceKey } from '../../ways';
 
 const AT_THE_POST: readonly ChoiceKey[] = ['plainFixing', 'woundFixing', 'softFixing', 'cutTime'];
 const OF_THE_RUN: readonly ChoiceKey[] = ['stripping', 'stringOrder', 'anchoring', 'stretching'];

@@ -1,1 +1,0 @@
-export { CHOICES, LAYER_NAMES } from './ways-form';
