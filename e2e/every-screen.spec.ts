@@ -62,7 +62,15 @@ const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] 
   ]),
   ['the solver’s answer', finder],
   ['a tuning', tuning],
+  ['House', house],
 ];
+
+/** With all that it can show at once: a way that is tried, a link, a form. */
+async function house(page: Page): Promise<void> {
+  await page.goto('/house');
+  await page.getByRole('button', { name: 'A quarter turn less, thin plain' }).click();
+  await page.getByText(/^order, fixing/).click();
+}
 
 async function other(page: Page, name: RegExp, stage: string): Promise<void> {
   await page.getByRole('link', { name: 'Today', exact: true }).click();

@@ -1,4 +1,7 @@
 import type { ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { expect, test as base, type Page } from '@playwright/test';
 import pg from 'pg';
 import { freePort, startThrowAwayCluster } from '../scripts/postgres/cluster.js';
@@ -17,6 +20,8 @@ export class Workshop {
     private readonly port: number,
     private clock: string | null,
   ) {}
+
+  private readonly copies = mkdtempSync(join(tmpdir(), 'gold-peg-copies-'));
 
   static async open(durable = false, clock: string | null = null): Promise<Workshop> {
     const cluster = await startThrowAwayCluster({ durable });
@@ -39,6 +44,7 @@ export class Workshop {
       secret: 'a secret of the tests',
       demo: true,
       clock: this.clock,
+      copiesFolder: this.copies,
     };
     this.child = (await startServer(settings)).child;
   }
@@ -86,6 +92,7 @@ export class Workshop {
   async close(): Promise<void> {
     await this.stop();
     this.cluster.stop();
+    rmSync(this.copies, { recursive: true });
   }
 }
 
@@ -126,3 +133,5 @@ export async function signIn(page: Page, workshop: Workshop, name = 'Corin Vell'
 
 export const stageLink = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Stages of the work' }).getByRole('link', { name: new RegExp(`^${name}`) });
+
+export const openHouse = (page: Page) => page.getByRole('link', { name: 'House', exact: true }).click();

@@ -41,10 +41,16 @@ const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['build', whatItIs],
   ['strings-workbench', (page) => strings(page, 'Workbench')],
   ['card', card],
-  ['strings-table', (page) => page.keyboard.press('Escape').then(() => strings(page, 'Table'))],
+  ['house', house],
   ['balance-place', balancePlace],
   ['drift-evening', drift],
 ];
+
+async function house(page: Page): Promise<void> {
+  await page.keyboard.press('Escape');
+  await place(page, 'House');
+  for (const _half of [1, 2]) await page.getByRole('button', { name: 'A quarter turn less, thin plain' }).click();
+}
 
 async function ready(page: Page): Promise<void> {
   await instrument(page, 'Longshore four, oxblood');

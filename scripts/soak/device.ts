@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { v7 as uuidV7 } from 'uuid';
 
 /** What the network of a device does at the moment. */
 export interface Network {
@@ -62,7 +63,7 @@ export class Device {
   note(text: string): void {
     const at = new Date(Date.now() + this.clockOff).toISOString();
     const event = {
-      ...{ id: randomUUID(), version: 1, jobId: this.job.id, instrumentId: this.job.instrumentId, personId: this.personId },
+      ...{ id: uuidV7(), version: 1, jobId: this.job.id, instrumentId: this.job.instrumentId, personId: this.personId },
       ...{ deviceId: this.deviceId, at, kind: 'noted', payload: { text } },
     };
     this.waiting.push(event);
@@ -72,7 +73,6 @@ export class Device {
   /** Its browser dies, whatever is under way; what it kept is there when it is opened again. */
   reopen(): void {
     this.waiting = JSON.parse(JSON.stringify(this.waiting)) as Noted[];
-    this.cookie = '';
     this.token = '';
   }
 
@@ -91,6 +91,7 @@ export class Device {
       for (const { id } of batch) this.sent.add(id);
       const answer = await this.ask('POST', '/api/events', { events: batch });
       if (answer.status === 401 || answer.status === 403) this.token = '';
+      if (answer.status === 422 || answer.status === 400) this.refused.push(JSON.stringify(answer.body));
       if (answer.status !== 200) return false;
       for (const { id, outcome, says } of (answer.body as { outcomes: Outcome[] }).outcomes) {
         if (outcome === 'refused') this.refused.push(says ?? 'refused');
@@ -104,12 +105,13 @@ export class Device {
   }
 
   async enter(): Promise<void> {
-    await this.ask('GET', '/api/session');
-    const { status, body } = await this.ask('POST', '/api/session', this.signIn);
-    if (status !== 200) throw new Error('cannot sign in');
-    const session = body as { csrfToken: string; person: { id: string } };
-    this.token = session.csrfToken;
-    this.personId = session.person.id;
+    type Session = { csrfToken: string; person: { id: string } | null };
+    let { status, body } = await this.ask('GET', '/api/session');
+    if (status === 200 && (body as Session).person === null) ({ status, body } = await this.ask('POST', '/api/session', this.signIn));
+    const { csrfToken, person } = body as Session;
+    if (status !== 200 || person == null) throw new Error(`cannot sign in: ${status} ${JSON.stringify(body)}`);
+    this.token = csrfToken;
+    this.personId = person.id;
   }
 
   /** Ids of all that the house knows of this job, in its order. */

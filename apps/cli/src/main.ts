@@ -47,7 +47,10 @@ function archive(what: 'backup' | 'restore' | 'verify', words: readonly string[]
   const file = words.find((word) => word !== '--replace') ?? '';
   if (file === '') return complain(problem('malformed', `usage: gold-peg ${what} FILE`, [{ field: 'file', says: 'must be given' }]));
   const starter = fileURLToPath(new URL('../../../scripts/bootstrap.mjs', import.meta.url));
-  return spawnSync(process.execPath, [starter, 'archive', what, resolve(file), ...(replace ? ['--replace'] : [])], { stdio: 'inherit' }).status ?? 1;
+  return (
+    spawnSync(process.execPath, [starter, 'archive', what, resolve(file), ...(replace ? ['--replace'] : [])], { stdio: 'inherit' })
+      .status ?? 1
+  );
 }
 
 function readFile(name: string): ReturnType<typeof readSound> {

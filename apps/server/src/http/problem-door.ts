@@ -10,10 +10,15 @@ export const NO_SUCH_PATH: RequestHandler = (request, _response, next) =>
 /** The one place that turns what was thrown into an answer. What is not a refusal is logged; nobody is shown a stack. */
 export const problemDoor =
   (log: Logger): ErrorRequestHandler =>
-  (error: unknown, request, response, next) => {
+  (error: unknown, request, response, _next) => {
     const answer = problemOf(error);
     if (answer.status >= 500) log.error({ err: error, path: request.path, request: request.get(REQUEST_HEADER) }, answer.title);
-    if (response.headersSent) return next(error);
+    if (response.headersSent) {
+      // what was being answered cannot be taken back: whoever reads it sees that it was cut off, or has all of it already
+      if (answer.status < 500) log.warn({ err: error, path: request.path }, 'after its answer');
+      if (!response.writableEnded) response.destroy();
+      return;
+    }
     response.status(answer.status).type('application/problem+json').send(JSON.stringify(answer));
   };
 

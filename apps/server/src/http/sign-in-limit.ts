@@ -44,6 +44,8 @@ const limit = (database: DataSource, clock: () => Date, { most, minutes, says, k
     windowMs: minutes * 60_000,
     limit: most,
     skipSuccessfulRequests: true,
+    // a database that was away is nobody's guess
+    requestWasSuccessful: (_request, { statusCode }) => statusCode < 400 || statusCode >= 500,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     store: countingStore(database, minutes),

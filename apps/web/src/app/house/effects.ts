@@ -17,6 +17,7 @@ export function effectsOf(kept: Tried, now: Tried, measures: Pick<Measures, 'len
   const all: Effect[] = [];
   const add = (what: string, say: (of: Tried) => string) => all.push({ what, kept: say(kept), tried: say(now) });
   add('strings come off', ({ run }) => (run === null ? 'not possible here' : CHOICES.stripping.words[run.schools.stripping.value]));
+  add('pull that stays meanwhile', ({ stays }) => (stays === null ? '–' : `${Math.round(100 * stays)} %`));
   add('order', ({ run }) => run?.order.map((string) => string + 1).join(' ') ?? '–');
   add('several off', ({ run }) => (run === null ? '–' : CHOICES.anchoring.words[run.schools.anchoring.value]));
   for (const at of kept.classes.keys()) {

@@ -41,6 +41,7 @@ export interface ClassTried {
   /** String numbers, 1 at the high side. */
   numbers: readonly number[];
   gauges: string;
+  wound: boolean;
   plan: PostPlan;
 }
 
@@ -48,6 +49,8 @@ export interface ClassTried {
 export interface Tried {
   classes: readonly ClassTried[];
   run: BenchRun | null;
+  /** Share of the whole pull that stays on the neck while most strings are off; null where the run is not possible. */
+  stays: number | null;
   /** At the bench for the whole set, minutes. */
   attended: number;
   /** Of strings that creep: how often they are tuned again, and from which hour all hold; null where none does. */
@@ -57,23 +60,38 @@ export interface Tried {
 export function tried({ instrument, strings }: Pick<Example, 'instrument' | 'strings'>, house: MethodChoices): Tried {
   const choices = { house };
   const classes = new Map<StringClass, ClassTried>();
+  const pulls: number[] = [];
   for (const [index, string] of strings.entries()) {
     const plan = windString({ instrument, index, string, choices });
+    pulls.push(plan?.load.pull ?? 0);
     if (plan?.kind !== 'post') continue;
     const key = stringClass(instrument.family, string);
     const found = classes.get(key);
     const numbers = [...(found?.numbers ?? []), index + 1];
     const gauges = [...new Set(numbers.map((number) => printGauge(strings[number - 1]?.gauge ?? string.gauge)))];
-    classes.set(key, { stringClass: key, numbers, gauges: gauges.join(' '), plan: found?.plan ?? plan });
+    classes.set(key, {
+      stringClass: key,
+      numbers,
+      gauges: gauges.join(' '),
+      wound: string.construction === 'wound',
+      plan: found?.plan ?? plan,
+    });
   }
   const run = planRun({ instrument, strings, choices });
   const steps = run.ok ? run.value.steps : [];
   return {
     classes: [...classes.values()],
     run: run.ok ? run.value : null,
+    stays: run.ok ? staysOf(pulls, run.value.groups) : null,
     attended: steps.reduce((sum, { minutes }) => sum + minutes.attended, 0),
     settling: settlingOf(strings, tuningWays(choices).hold),
   };
+}
+
+function staysOf(pulls: readonly number[], groups: BenchRun['groups']): number {
+  const all = pulls.reduce((sum, pull) => sum + pull, 0);
+  const off = Math.max(...groups.map((group) => group.reduce((sum, index) => sum + (pulls[index] ?? 0), 0)));
+  return 1 - off / all;
 }
 
 function settlingOf(strings: readonly StringProperties[], hold: Parameters<typeof expectedDrift>[1]): Tried['settling'] {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
+import { type FormGroupDirective, NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { deviceDraft, type BenchDevice, type OpenSession } from '@gold-peg/contract/people';
@@ -65,7 +65,7 @@ import { ago } from './house-words';
           <li class="soft">None yet: where one is allowed, people change by a short code.</li>
         }
       </ul>
-      <form [formGroup]="form" (ngSubmit)="allow()" novalidate>
+      <form [formGroup]="form" (ngSubmit)="allow(of)" #of="ngForm" novalidate>
         <label
           >Let this device be one of the bench, called
           <mat-form-field
@@ -114,13 +114,13 @@ export class HouseSessions {
     return this.attempt(() => this.api.call('withdrawDevice', { params: { id } }));
   }
 
-  protected async allow(): Promise<void> {
+  protected async allow(of: FormGroupDirective): Promise<void> {
     this.fault.set(null);
     const draft = readForm(this.form, deviceDraft.omit({ id: true }));
     if (draft === null) return;
     try {
       await this.api.call('allowDevice', { body: { id: uuidV7(), ...draft } });
-      this.form.reset();
+      of.resetForm();
     } catch (error) {
       this.fault.set(sayRefusal(this.form, error));
     }

@@ -7,7 +7,7 @@ import { invalidInput } from '@gold-peg/contract/problems';
 import { houseSchema, type House } from '@gold-peg/contract/register';
 import { BUILT_IN_TURNS, type MethodChoices, type StringClass } from '@gold-peg/craft/methods';
 import { dequal } from 'dequal';
-import { degrees, Measures, say } from '../preferences/measures';
+import { degrees, Measures, say, turnsToQuarter } from '../preferences/measures';
 import { Api } from '../server/api';
 import { Keeper } from '../server/keeper';
 import { troubleOf } from '../server/server-problem';
@@ -62,7 +62,7 @@ export class HouseWays {
       after.classes.map(({ stringClass }) => stringClass),
       { house: this.ways() },
     );
-    return after.classes.map(({ stringClass, gauges, plan }, at) => ({
+    return after.classes.map(({ stringClass, gauges, plan, wound }, at) => ({
       stringClass,
       key: `turns ${stringClass}`,
       label: rows.find(({ key }) => key === `turns ${stringClass}`)?.label ?? stringClass,
@@ -74,7 +74,8 @@ export class HouseWays {
       plan,
       slack: say(this.measures.length(plan.slack)),
       nut: plan.nut === null ? null : degrees(plan.nut.total),
-      raised: plan.rule.kind === 'raised-for-angle',
+      raised: plan.rule.kind === 'raised-for-angle' ? turnsToQuarter(plan.wind.turns) : null,
+      wound,
     }));
   });
   protected readonly choices = computed<readonly WayRow[]>(() =>
@@ -90,6 +91,8 @@ export class HouseWays {
       house: this.ways(),
     }),
   );
+
+  protected readonly chosen = computed(() => [...this.choices(), ...this.numbers()].filter(({ layers }) => layers.house !== null).length);
 
   protected step(stringClass: StringClass, by: 1 | -1): void {
     this.try(`turns ${stringClass}`, this.wanted(stringClass) + by * QUARTER);

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
+import { type FormGroupDirective, NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { codeChange, passphraseChange } from '@gold-peg/contract/people';
@@ -13,7 +13,7 @@ import { Api } from '../server/api';
   imports: [MatButtonModule, MatInputModule, ReactiveFormsModule],
   template: `
     <h2>You</h2>
-    <form [formGroup]="passphrase" (ngSubmit)="changePassphrase()" novalidate>
+    <form [formGroup]="passphrase" (ngSubmit)="changePassphrase(first)" #first="ngForm" novalidate>
       <label
         >Present passphrase
         <mat-form-field
@@ -33,7 +33,7 @@ import { Api } from '../server/api';
       <button matButton type="submit" class="quiet">change it; other devices are signed out</button>
     </form>
     <h3>Code for the bench</h3>
-    <form [formGroup]="code" (ngSubmit)="changeCode()" novalidate>
+    <form [formGroup]="code" (ngSubmit)="changeCode(second)" #second="ngForm" novalidate>
       <label
         >Passphrase
         <mat-form-field
@@ -72,26 +72,26 @@ export class HouseYou {
   });
   protected readonly code = this.forms.group({ passphrase: [''], code: [''] });
 
-  protected async changePassphrase(): Promise<void> {
+  protected async changePassphrase(of: FormGroupDirective): Promise<void> {
     const body = this.begin(readForm(this.passphrase, passphraseChange));
     if (body === null) return;
     try {
       await this.api.call('changePassphrase', { body });
-      this.passphrase.reset();
+      of.resetForm();
       this.said.set('Your passphrase is another now.');
     } catch (error) {
       this.fault.set(sayRefusal(this.passphrase, error));
     }
   }
 
-  protected async changeCode(): Promise<void> {
+  protected async changeCode(of: FormGroupDirective): Promise<void> {
     const typed = this.code.getRawValue();
     const read = codeChange.safeParse({ ...typed, code: typed.code === '' ? null : typed.code });
     const body = this.begin(read.success ? read.data : readForm(this.code, codeChange));
     if (body === null) return;
     try {
       await this.api.call('changeCode', { body });
-      this.code.reset();
+      of.resetForm();
       this.said.set(body.code === null ? 'You have no code any more.' : 'Kept: on a device of the bench your code is enough.');
     } catch (error) {
       this.fault.set(sayRefusal(this.code, error));

@@ -4,7 +4,7 @@ import { toMillimetres } from '@gold-peg/craft/units';
 
 /** A millimetre of the post on the picture. */
 const PX_PER_MM = 5;
-const WIDTH = 120;
+const WIDTH = 58;
 const HEIGHT = 92;
 /** Where the hole is, from the foot of the picture. */
 const HOLE_MM = 11;
@@ -14,7 +14,13 @@ const HOLE_MM = 11;
   selector: 'peg-post-picture',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg [attr.viewBox]="'0 0 ' + WIDTH + ' ' + HEIGHT" [attr.width]="WIDTH" [attr.height]="HEIGHT" aria-hidden="true">
+    <svg
+      [attr.viewBox]="'0 0 ' + WIDTH + ' ' + HEIGHT"
+      [attr.width]="WIDTH"
+      [attr.height]="HEIGHT"
+      aria-hidden="true"
+      [class.wound]="wound()"
+    >
       @let p = picture();
       <rect class="post" [attr.x]="p.left" y="6" [attr.width]="p.width" [attr.height]="HEIGHT - 12" rx="3" />
       <circle class="hole" [attr.cx]="p.left + p.width / 2" [attr.cy]="p.hole" r="3.5" />
@@ -49,6 +55,9 @@ const HOLE_MM = 11;
     .hole {
       fill: var(--ink);
     }
+    .wound .turn {
+      stroke: var(--bronze);
+    }
     .turn {
       stroke: var(--steel);
       stroke-linecap: round;
@@ -57,6 +66,7 @@ const HOLE_MM = 11;
 })
 export class PostPicture {
   readonly plan = input.required<PostPlan>();
+  readonly wound = input(false);
   protected readonly WIDTH = WIDTH;
   protected readonly HEIGHT = HEIGHT;
 
@@ -74,7 +84,7 @@ export class PostPicture {
       ...Array.from({ length: Math.ceil(below) }, (_, index) => row(index + 1, Math.min(1, below - index))),
     ];
     return {
-      left: 34,
+      left: 8,
       width,
       thick,
       hole,
