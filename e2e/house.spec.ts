@@ -1,6 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import { expect, openHouse, signIn, test } from './workshop.js';
 
+test.use({ copies: true });
+
 test('a way is tried on an example, its effects are told, and it is kept: the worksheet winds by it', async ({ page, workshop }) => {
   await signIn(page, workshop, 'Wenna Tarrow');
   await openHouse(page);

@@ -21,13 +21,14 @@ export class Workshop {
     private clock: string | null,
   ) {}
 
-  private readonly copies = mkdtempSync(join(tmpdir(), 'gold-peg-copies-'));
+  private copies: string | null = null;
 
-  static async open(durable = false, clock: string | null = null): Promise<Workshop> {
+  static async open(durable = false, clock: string | null = null, copies = false): Promise<Workshop> {
     const cluster = await startThrowAwayCluster({ durable });
     const databaseUrl = await ensureDatabase(cluster.url, 'gold_peg');
     serverCommand({ root, databaseUrl, clock }, 'demo', 'rack');
     const workshop = new Workshop(cluster, databaseUrl, await freePort(), clock);
+    if (copies) workshop.copies = mkdtempSync(join(tmpdir(), 'gold-peg-copies-'));
     await workshop.start();
     return workshop;
   }
@@ -44,7 +45,7 @@ export class Workshop {
       secret: 'a secret of the tests',
       demo: true,
       clock: this.clock,
-      copiesFolder: this.copies,
+      ...(this.copies === null ? {} : { copiesFolder: this.copies }),
     };
     this.child = (await startServer(settings)).child;
   }
@@ -92,19 +93,21 @@ export class Workshop {
   async close(): Promise<void> {
     await this.stop();
     this.cluster.stop();
-    rmSync(this.copies, { recursive: true });
+    if (this.copies !== null) rmSync(this.copies, { recursive: true });
   }
 }
 
 /** Each spec file has its own workshop: its worker is its own (playwright.config.ts). */
-export const test = base.extend<object, { durable: boolean; clock: string | null; workshop: Workshop }>({
+export const test = base.extend<object, { durable: boolean; clock: string | null; copies: boolean; workshop: Workshop }>({
   /** Whether the database keeps what was committed when its power goes: slower, and right. */
   durable: [false, { scope: 'worker', option: true }],
   /** The moment at which the house begins; null for now. */
   clock: [null, { scope: 'worker', option: true }],
+  /** Whether it makes copies of itself. */
+  copies: [false, { scope: 'worker', option: true }],
   workshop: [
-    async ({ durable, clock }, use) => {
-      const workshop = await Workshop.open(durable, clock);
+    async ({ durable, clock, copies }, use) => {
+      const workshop = await Workshop.open(durable, clock, copies);
       await use(workshop);
       await workshop.close();
     },
