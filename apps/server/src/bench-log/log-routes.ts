@@ -3,6 +3,7 @@ import type { Response } from 'express';
 import type { DataSource } from 'typeorm';
 import type { LogLine, LogQuery } from '@gold-peg/contract/bench-log';
 import { LOG_COLUMNS, writeLogRows } from '@gold-peg/contract/sheets';
+import { act } from '../acts/index.js';
 import type { Handler, StreamHandler } from '../handling/index.js';
 
 /** Lines that are in memory at once while a file is written. */
@@ -83,14 +84,18 @@ const asFile = (response: Response, type: string, name: string): void => {
   response.type(type).setHeader('content-disposition', `attachment; filename="${name}"`);
 };
 
-export const logCsv: StreamHandler<'logCsv'> = async ({ store, query }, response) => {
+export const logCsv: StreamHandler<'logCsv'> = async (asked, response) => {
+  const { store, query } = asked;
+  await act(asked, 'export', 'the log of the bench as csv');
   asFile(response, 'text/csv', 'gold-peg-log.csv');
   response.write(`${LOG_COLUMNS.join(',')}\n`);
   await writeLines(store, query, response, writeLogRows);
   response.end();
 };
 
-export const logJson: StreamHandler<'logJson'> = async ({ store, query }, response) => {
+export const logJson: StreamHandler<'logJson'> = async (asked, response) => {
+  const { store, query } = asked;
+  await act(asked, 'export', 'the log of the bench as json');
   asFile(response, 'application/json', 'gold-peg-log.json');
   response.write('[');
   await writeLines(

@@ -3,7 +3,7 @@ import { basename, join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { DateTime } from 'luxon';
 import { v7 as uuidV7 } from 'uuid';
-import { In, type DataSource } from 'typeorm';
+import { In, Not, type DataSource } from 'typeorm';
 import { readDay } from '../day/index.js';
 import { actOf } from '../acts/index.js';
 import { ArchiveFault, backUp } from '../archive/index.js';
@@ -78,9 +78,10 @@ function mayNot(error: unknown): string {
 /** What is not kept any more is taken away, file and row. */
 async function forget(store: DataSource, folder: string): Promise<void> {
   const copies = store.getRepository(CopyRow);
-  const rows = await copies.find({ where: { state: In(['written', 'compared']) }, order: { madeAt: 'DESC' } });
+  const rows = await copies.find({ where: { state: In(['written', 'compared']), file: Not('') }, order: { madeAt: 'DESC' } });
   const kept = keptOf(rows, await zoneOf(store));
   const gone = rows.filter((row) => !kept.has(row.id));
   for (const { file } of gone) await unlink(join(folder, basename(file))).catch(() => undefined);
-  await copies.delete({ id: In(gone.map(({ id }) => id)) });
+  // that one was carried out is remembered without its file
+  await copies.update({ id: In(gone.map(({ id }) => id)) }, { file: '' });
 }

@@ -2,6 +2,7 @@ import { In, type DataSource } from 'typeorm';
 import type { Day } from '@gold-peg/contract/day';
 import { rackFault } from '@gold-peg/craft/day';
 import { type Handler, Refusal, refuseField, signedIn } from '../handling/index.js';
+import { act } from '../acts/index.js';
 import { DayRow, PersonRow } from '../store/index.js';
 import { askedFor } from './asked.js';
 import { hoursIn, THE_DAY } from './hours.js';
@@ -55,6 +56,7 @@ export const changeHours: Handler<'changeHours'> = async (asked) => {
   const kept = await change(store, () => ({ hours: body.hours }), body.version);
   if (!kept)
     throw new Refusal('stale', 'Somebody changed the hours of the house meanwhile: look at them again.', { current: await look(asked) });
+  await act(asked, 'hours', 'changed');
   return look(asked);
 };
 

@@ -1,3 +1,4 @@
+import { act } from '../acts/index.js';
 import type { DataSource } from 'typeorm';
 import type { FileKind } from '@gold-peg/contract/files';
 import { writeFile, type FiledRow } from '@gold-peg/contract/sheets';
@@ -10,10 +11,12 @@ import { readStringTable } from '../strings/index.js';
 /** More than that no spreadsheet holds with comfort, and no answer of ours should. */
 const MOST_INSTRUMENTS = 5000;
 
-export const exportFile: Handler<'exportFile'> = async ({ store, params: { kind, format } }) => ({
-  name: `gold-peg-${kind}.${format}`,
-  text: writeFile(kind, format, await filedRows(store, kind)),
-});
+export const exportFile: Handler<'exportFile'> = async (asked) => {
+  const { store, params } = asked;
+  const { kind, format } = params;
+  await act(asked, 'export', `${kind} as ${format}`);
+  return { name: `gold-peg-${kind}.${format}`, text: writeFile(kind, format, await filedRows(store, kind)) };
+};
 
 /** What the tables hold now, as rows of a file. */
 export async function filedRows<K extends FileKind>(store: DataSource, kind: K): Promise<FiledRow[K][]> {

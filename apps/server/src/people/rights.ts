@@ -1,4 +1,4 @@
-import type { DataSource } from 'typeorm';
+import type { DataSource, EntityManager } from 'typeorm';
 import type { Person, PersonOfHouse } from '@gold-peg/contract/people';
 import { act } from '../acts/index.js';
 import { type Handler, Refusal, refuseField, signedIn } from '../handling/index.js';
@@ -52,13 +52,16 @@ const nameTaken = (there: PersonRow) =>
 export const changePerson: Handler<'changePerson'> = async (asked) => {
   const { store, body, params, request } = asked;
   const { version, ...wanted } = body;
-  const people = store.getRepository(PersonRow);
   const before = await oneOfHouse(store, params.id);
   const named = await personNamed(store, body.name);
   if (named !== null && named.id !== params.id) throw nameTaken(named);
-  if (!(await staysAnOwner(store, params.id, wanted)))
-    throw refuseField('role', 'must stay owner: nobody else could see to people and rights. Make somebody else an owner first.');
-  const { affected } = await people.update({ id: params.id, version }, { ...wanted, version: version + 1 });
+  const { affected } = await store.transaction(async (tx) => {
+    // owners who take each other's rights do so one after the other
+    await tx.query(`SELECT id FROM person WHERE role = 'owner' ORDER BY id FOR UPDATE`);
+    if (!(await staysAnOwner(tx, params.id, wanted)))
+      throw refuseField('role', 'must stay owner: nobody else could see to people and rights. Make somebody else an owner first.');
+    return tx.getRepository(PersonRow).update({ id: params.id, version }, { ...wanted, version: version + 1 });
+  });
   const current = await oneOfHouse(store, params.id);
   if (affected === 0) throw new Refusal('stale', 'Somebody changed this person meanwhile: look at them again.', { current });
   const changes = [
@@ -74,7 +77,7 @@ export const changePerson: Handler<'changePerson'> = async (asked) => {
 const STANDS = { works: 'works here again', locked: 'is locked out', left: 'has left' } as const;
 
 /** Whether an owner who works here is left after that. */
-async function staysAnOwner(store: DataSource, id: string, { role, standing }: { role: string; standing: string }): Promise<boolean> {
+async function staysAnOwner(store: EntityManager, id: string, { role, standing }: { role: string; standing: string }): Promise<boolean> {
   if (role === 'owner' && standing === 'works') return true;
   const owners = await store.getRepository(PersonRow).findBy({ role: 'owner', standing: 'works' });
   return owners.some((owner) => owner.id !== id);

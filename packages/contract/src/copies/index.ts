@@ -30,6 +30,8 @@ export type Copy = z.infer<typeof copySchema>;
 export const copiesSchema = z.object({
   /** Where this server lays them; null where it was given no place, and makes none. */
   folder: z.string().nullable(),
+  /** When any was carried out last, whether it is kept here still or not. */
+  carriedAt: z.iso.datetime().nullable(),
   copies: z.array(copySchema),
 });
 export type Copies = z.infer<typeof copiesSchema>;

@@ -65,6 +65,9 @@ const MOST_SHOWN = 6;
       @if (fault(); as says) {
         <p class="fault" role="alert">{{ says }}</p>
       }
+      @if (failed(); as says) {
+        <peg-caution>The last copy failed: {{ says }}</peg-caution>
+      }
       @if (inHouse(); as says) {
         <peg-caution>{{ says }}</peg-caution>
       }
@@ -106,13 +109,17 @@ export class HouseCopies {
         href: copy.state === 'compared' || copy.state === 'written' ? `/api/copies/${copy.id}/file` : null,
       })),
   );
+  protected readonly failed = computed(() => {
+    const [latest] = this.copies().copies;
+    return latest?.state === 'failed' ? (latest.says ?? 'nobody knows why') : null;
+  });
   /** What fire and theft would take. */
   protected readonly inHouse = computed(() => {
     if (this.good().length === 0) return null;
-    const carried = this.copies().copies.flatMap(({ carriedAt }) => (carriedAt === null ? [] : [Date.parse(carriedAt)]));
-    const days = Math.floor((this.clock.now() - Math.max(0, ...carried)) / DAY_MS);
-    if (carried.length > 0 && days < CARRIED_DAYS) return null;
-    const since = carried.length === 0 ? 'none was ever carried out' : `none was carried out for ${days} days`;
+    const { carriedAt } = this.copies();
+    const days = carriedAt === null ? null : Math.floor((this.clock.now() - Date.parse(carriedAt)) / DAY_MS);
+    if (days !== null && days < CARRIED_DAYS) return null;
+    const since = days === null ? 'none was ever carried out' : `none was carried out for ${days} days`;
     return `All copies lie in this house: ${since}. A fire takes them with the rest.`;
   });
 
