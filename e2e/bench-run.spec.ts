@@ -10,7 +10,7 @@ const serious = async (page: Page) => {
 
 /** Goes on with Tab until what is focused is called so. */
 async function tabTo(page: Page, name: RegExp): Promise<void> {
-  for (let tabs = 0; tabs < 80; tabs++) {
+  for (let tabs = 0; tabs < 250; tabs++) {
     await page.keyboard.press('Tab');
     const called = await page.evaluate(() => {
       const element = document.activeElement as HTMLElement | null;
