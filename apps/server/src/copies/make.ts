@@ -32,12 +32,14 @@ export async function beginCopy(place: CopyPlace, { at, personId }: { at: Date; 
   const empty = { says: null, bytes: null, instruments: null, lines: null, seconds: null, carriedAt: null };
   const row: CopyRow = { id: uuidV7(), madeAt: at, personId, file, state: 'under-way', ...empty };
   await place.store.getRepository(CopyRow).insert(row);
-  return { row, done: finish(place, row) };
+  // where the database itself is away nothing can be told: such a copy is under way until it passes for dead
+  return { row, done: finish(place, row).catch(() => undefined) };
 }
 
 async function finish({ store, url, folder }: CopyPlace, row: CopyRow): Promise<void> {
   const path = join(folder, row.file);
   const copies = store.getRepository(CopyRow);
+  let told: string;
   try {
     const { counts } = await backUp(store, path, row.madeAt);
     const began = performance.now();
@@ -50,20 +52,17 @@ async function finish({ store, url, folder }: CopyPlace, row: CopyRow): Promise<
       lines: counts['bench_event'] ?? 0,
       seconds: (performance.now() - began) / 1000,
     });
-    await actOf(store, {
-      at: row.madeAt,
-      personId: row.personId,
-      kind: 'copy',
-      says: `${row.file} made${says === null ? ', opened and compared' : ''}`,
-    });
-    await forget(store, folder);
+    told = `made${says === null ? ', opened and compared' : ''}`;
   } catch (error) {
     const says =
       error instanceof ArchiveFault ? error.message : `It could not be made: ${error instanceof Error ? error.message : String(error)}`;
     await unlink(path).catch(() => undefined); // half a copy is none
     await copies.update(row.id, { state: 'failed', says });
-    await actOf(store, { at: row.madeAt, personId: row.personId, kind: 'copy', says: `${row.file} failed: ${says}` });
+    told = `failed: ${says}`;
   }
+  // a good copy stays one, whatever comes of this
+  await actOf(store, { at: row.madeAt, personId: row.personId, kind: 'copy', says: `${row.file} ${told}` });
+  if (told.startsWith('made')) await forget(store, folder);
 }
 
 /** PostgreSQL's code for what a user may not do. */
@@ -75,7 +74,7 @@ function mayNot(error: unknown): string {
   return 'It was read again, and not opened: the user of this database may not make another one beside it (CREATEDB).';
 }
 
-/** What is not kept any more is taken away, file and row. */
+/** Files of copies that are not kept any more are taken away. */
 async function forget(store: DataSource, folder: string): Promise<void> {
   const copies = store.getRepository(CopyRow);
   const rows = await copies.find({ where: { state: In(['written', 'compared']), file: Not('') }, order: { madeAt: 'DESC' } });
