@@ -38,7 +38,14 @@ async function go(page: Page, path: string): Promise<void> {
     history.pushState({}, '', to);
     dispatchEvent(new PopStateEvent('popstate', { state: {} }));
   }, path);
-  await page.locator('main peg-stage-rule').waitFor();
+  await page
+    .locator('main peg-stage-rule')
+    .waitFor()
+    .catch(async () => {
+      throw new Error(
+        `${path} does not come on the ${page.viewportSize()?.width} px screen, which shows: ${await page.locator('body').innerText()}`,
+      );
+    });
   await page.waitForFunction((to) => location.pathname === to && document.querySelector('main peg-under-way') === null, path);
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
 }
@@ -46,7 +53,7 @@ async function go(page: Page, path: string): Promise<void> {
 async function openOn(browser: Browser, workshop: Workshop, { width, height, light, touch }: Screen): Promise<Page> {
   const context = await browser.newContext({ baseURL: workshop.address, viewport: { width, height }, hasTouch: touch });
   const page = await context.newPage();
-  page.setDefaultTimeout(20_000);
+  page.setDefaultTimeout(60_000);
   await signIn(page, workshop, touch ? 'Wenna Tarrow' : 'Corin Vell');
   await page.getByRole('button', { name: /^You:/ }).click();
   const item = page.getByRole('menuitem', { name: /^Light/ });

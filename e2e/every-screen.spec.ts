@@ -63,7 +63,58 @@ const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] 
   ['the solver’s answer', finder],
   ['a tuning', tuning],
   ['House', house],
+  ...[
+    'slack',
+    'winding side',
+    'which string is it',
+    'octave',
+    'cents',
+    'stretch or slip',
+    'nylon',
+    'nut angle',
+    'order of strings',
+    'find the fault',
+    'balance',
+  ].map((skill): (typeof SCREENS)[number] => [`Practice, ${skill}`, (page) => practised(page, skill)]),
+  ['Practice, the simulated bench', (page) => onTheBench(page, 'off')],
+  ['Practice, a string on its way up', (page) => onTheBench(page, 'up')],
+  ['Practice, your errors', errors],
 ];
+
+/** With its answer and all that follows from it. */
+async function practised(page: Page, skill: string): Promise<void> {
+  await page.getByRole('link', { name: 'Practice', exact: true }).click();
+  await page
+    .getByRole('button', { name: new RegExp(`^${skill}`) })
+    .first()
+    .click();
+  const take = page.getByRole('button', { name: 'That is it' });
+  await take.or(page.getByText('Pick an answer')).waitFor();
+  if (skill === 'balance') await page.keyboard.press('t'); // a move, else there is nothing to take
+  await page.keyboard.press((await take.isVisible()) ? 'Space' : '1');
+  await page.locator('peg-exercise-frame .result').waitFor();
+}
+
+/** A string off, with what may be chosen; or up, with what went wrong on the way. */
+async function onTheBench(page: Page, far: 'off' | 'up'): Promise<void> {
+  await page.goto('/practice/bench?kind=acoustic-parlour&seed=4471');
+  await page.getByRole('button', { name: /^3/ }).first().click();
+  for (const step of ['Let it down', 'Take it off']) {
+    const button = page.getByRole('button', { name: new RegExp(`^${step}`) });
+    if (await button.isVisible()) await button.click(); // it stands as the screen before left it
+  }
+  if (far === 'off') return;
+  await page.getByRole('button', { name: 'ball under the tip of the pin' }).click();
+  await page.getByRole('button', { name: /^winds up anticlockwise/ }).click();
+  for (const step of ['That is it', 'Wind until it is straight']) await page.getByRole('button', { name: new RegExp(`^${step}`) }).click();
+  await page.getByRole('region', { name: 'Wrong so far' }).getByText('Wound the other way').waitFor();
+}
+
+async function errors(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Practice', exact: true }).click();
+  await page.getByRole('tab', { name: 'Your errors' }).click();
+  await page.getByRole('table', { name: 'Answers, the latest first' }).waitFor();
+}
 
 /** With all that it can show at once: a way that is tried, a link, a form. */
 async function house(page: Page): Promise<void> {
@@ -276,6 +327,7 @@ test('forms say which field is wrong, and why', async ({ page, workshop }) => {
   ).toBeVisible();
   await page.getByLabel('Scale length, mm').fill('381');
   await page.getByRole('combobox', { name: 'Owner' }).fill('Nell Quay-Harrow');
+  await page.keyboard.press('Tab'); // what is suggested meanwhile lies over nothing that is pressed next
   await page.getByRole('button', { name: 'Add to the register' }).click();
   await expect(page.getByRole('heading', { name: 'Pocket thing' })).toBeVisible();
   await expect(page.getByText('Nell Quay-Harrow')).toBeVisible();

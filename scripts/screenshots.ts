@@ -28,10 +28,8 @@ const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['today', async (page) => (await place(page, 'Today'), page.getByRole('heading', { name: 'Now' }).waitFor())],
   ['register', (page) => place(page, 'Register')],
   ['passport', passport],
-  ['due', due],
   ['wind', (page) => instrument(page, 'Heron parlour, walnut')],
   ['anchor', (page) => stage(page, 'Anchor')],
-  ['look-over', (page) => stage(page, 'Look over')],
   ['hand-over', (page) => stage(page, 'Hand over')],
   ['choose', (page) => stage(page, 'Choose')],
   ['ready', ready],
@@ -41,6 +39,8 @@ const VIEWS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = 
   ['build', whatItIs],
   ['strings-workbench', (page) => strings(page, 'Workbench')],
   ['card', card],
+  ['practice', practice],
+  ['simulated-bench', simulatedBench],
   ['house', house],
   ['balance-place', balancePlace],
   ['drift-evening', drift],
@@ -50,6 +50,35 @@ async function house(page: Page): Promise<void> {
   await page.keyboard.press('Escape');
   await place(page, 'House');
   for (const _half of [1, 2]) await page.getByRole('button', { name: 'A quarter turn less, thin plain' }).click();
+}
+
+/** Slack by hand, answered a few times: the first far off, the last nearer. */
+async function practice(page: Page): Promise<void> {
+  await page.keyboard.press('Escape');
+  await place(page, 'Practice');
+  const keeps = page.getByRole('button', { name: 'That is it' });
+  for (const pages of [3, 4, 5, 6, 8, 7]) {
+    await page
+      .getByRole('button', { name: /^slack/ })
+      .first()
+      .click();
+    await keeps.waitFor();
+    for (let step = 0; step < pages; step++) await page.keyboard.press('PageUp');
+    await page.keyboard.press('Space');
+    await keeps.waitFor({ state: 'hidden' });
+  }
+}
+
+/** A string that came up without a hand that guides it: turns that cross, and what comes of it. */
+async function simulatedBench(page: Page): Promise<void> {
+  await page.goto(new URL('/practice/bench?kind=acoustic-parlour&seed=4471', page.url()).href);
+  await page.getByRole('button', { name: /^Let it down/ }).waitFor();
+  for (const key of ['e', '3', 'Space', 'Space']) await page.keyboard.press(key);
+  await page.getByRole('button', { name: /^ball against the plate/ }).click();
+  for (let step = 0; step < 42; step++) await page.keyboard.press('ArrowUp');
+  for (const key of ['s', 'Space', 'Space']) await page.keyboard.press(key);
+  for (let turn = 0; turn < 30; turn++) await page.keyboard.press('ArrowRight');
+  await page.getByText('One turn crosses another').waitFor();
 }
 
 async function ready(page: Page): Promise<void> {
@@ -68,12 +97,6 @@ async function passport(page: Page): Promise<void> {
     .fill('0121');
   await page.getByRole('link', { name: /Heron parlour, spruce/ }).click();
   await page.getByRole('heading', { name: 'Due', exact: true }).waitFor();
-}
-
-async function due(page: Page): Promise<void> {
-  await place(page, 'Register');
-  await page.getByRole('link', { name: 'what is due' }).click();
-  await page.getByRole('table', { name: 'What is due' }).waitFor();
 }
 
 /** What one's own tuner reads of a string, typed. */

@@ -11,7 +11,8 @@ import { HOLDS } from '@gold-peg/craft/methods';
 import { forecastDrift, judgeRounds } from '@gold-peg/craft/settle';
 import { cents, fromInches, fromMillimetres, hertz, metres } from '@gold-peg/craft/units';
 import { tensionFor } from '@gold-peg/craft/tension';
-import { foldWorksheet, STRING_EVENTS, type BenchEvent } from '@gold-peg/craft/worksheet';
+import { foldWorksheet, type BenchEvent } from '@gold-peg/craft/worksheet';
+import { STRING_EVENTS } from '@gold-peg/craft/stages';
 import { benchBridge, foreseeOnce } from './bridges.js';
 
 const ROUNDS = [40, 19, 10, 5, 3, 1].map(cents);

@@ -1,27 +1,23 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Visitor } from './questions.js';
+import { watchMemory } from './resident.js';
 
 const MB = 1024 ** 2;
-const EVERY_MS = 200;
-
-/** Memory of a process that is resident, MB. */
-const residentOf = (pid: number): number => Number(/VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
 
 /** The whole log as CSV: how much, how long, and by how much the server grew meanwhile. */
 export async function exportOfLog({ address, headers }: Visitor, serverPid: number): Promise<string> {
-  const before = residentOf(serverPid);
-  let most = before;
-  const looking = setInterval(() => (most = Math.max(most, residentOf(serverPid))), EVERY_MS);
   const began = performance.now();
-  const response = await fetch(`${address}/api/log.csv`, { headers });
-  let bytes = 0;
-  for await (const chunk of response.body as unknown as AsyncIterable<Uint8Array>) bytes += chunk.length;
-  clearInterval(looking);
+  const { before, most, result } = await watchMemory(serverPid, async () => {
+    const response = await fetch(`${address}/api/log.csv`, { headers });
+    let bytes = 0;
+    for await (const chunk of response.body as unknown as AsyncIterable<Uint8Array>) bytes += chunk.length;
+    return bytes;
+  });
   const seconds = (performance.now() - began) / 1000;
-  return `The whole log as CSV: ${(bytes / MB).toFixed(0)} MB in ${seconds.toFixed(0)} s; the server held ${before.toFixed(0)} MB before and ${most.toFixed(0)} MB at most`;
+  return `The whole log as CSV: ${(result / MB).toFixed(0)} MB in ${seconds.toFixed(0)} s; the server held ${before.toFixed(0)} MB before and ${most.toFixed(0)} MB at most`;
 }
 
 /** The whole house as an archive, by a process that may hold no more than so much of it. */

@@ -2,12 +2,18 @@ import pg from 'pg';
 import { freePort, startThrowAwayCluster } from '../../postgres/cluster.js';
 import { ensureDatabase } from '../../postgres/database.js';
 import { serverCommand, startServer, stopProcess } from '../../server-process.js';
+import { MOST_EVENTS } from '@gold-peg/contract/endpoints';
+import { crowd, CROWD, weekOffline, type CrowdTold } from './crowd.js';
 import { archiveOfAll, exportOfLog } from './export.js';
 import { fill, SIZE } from './fill.js';
-import { askAll, type Row, type Visitor } from './questions.js';
+import { askAll, openJobs, type Row, type Visitor } from './questions.js';
+import { watchMemory } from './resident.js';
 
 /** What an archive may hold of a house at once. */
 const ARCHIVE_HEAP_MB = 256;
+
+/** What a device notes in a week without the house. */
+const AWAY_EVENTS = 10_000;
 
 const TECHNICIAN = { name: 'Corin Vell', passphrase: 'four turns below the hole' };
 
@@ -34,8 +40,14 @@ export async function largeHouse(root: string): Promise<Row[]> {
     await client.connect();
     try {
       const visitor = await signIn(address);
+      const pid = child.pid ?? 0;
       const rows = await askAll(client, visitor);
-      console.log(await exportOfLog(visitor, child.pid ?? 0));
+      console.log(await exportOfLog(visitor, pid));
+      const visitors: Visitor[] = [];
+      for (let nth = 0; nth < CROWD.listening + CROWD.appending; nth++) visitors.push(await signIn(address));
+      const jobs = await openJobs(client);
+      console.log(sayCrowd(await watchMemory(pid, () => crowd(visitors, jobs))));
+      console.log(sayWeek(await watchMemory(pid, () => weekOffline(visitor, jobs, AWAY_EVENTS, MOST_EVENTS))));
       console.log(archiveOfAll(root, databaseUrl, ARCHIVE_HEAP_MB));
       return rows;
     } finally {
@@ -57,6 +69,19 @@ async function signIn(address: string): Promise<Visitor> {
     .join('; ');
   return { address, personId: person.id, headers: { ...json, cookie, 'x-csrf-token': csrfToken } };
 }
+
+interface Watched<T> {
+  most: number;
+  result: T;
+}
+
+const sayCrowd = ({ most, result: { appended, heard, missed, append, lag } }: Watched<CrowdTold>): string =>
+  `${CROWD.listening} browsers listening while ${CROWD.appending} append a step every ${CROWD.everyMs / 1000} s for ${CROWD.seconds} s: ` +
+  `${appended} appended, heard ${heard} times, ${missed} not heard by all; append p50 ${append.p50.toFixed(1)}, p95 ${append.p95.toFixed(1)} ms; ` +
+  `heard after p50 ${lag.p50.toFixed(1)}, p95 ${lag.p95.toFixed(1)} ms; the server held ${most.toFixed(0)} MB at most`;
+
+const sayWeek = ({ most, result }: Watched<number>): string =>
+  `${AWAY_EVENTS} events of a device that was a week offline: ${result.toFixed(1)} s; the server held ${most.toFixed(0)} MB at most`;
 
 /** The table as it stands in docs/. */
 export function sayLarge(rows: readonly Row[]): string {

@@ -1,7 +1,7 @@
 import type { DataSource } from 'typeorm';
 import type { Act, ActKind } from '@gold-peg/contract/people';
 import { ACT_COLUMNS, writeActRows } from '@gold-peg/contract/sheets';
-import type { Handler, StreamHandler } from '../handling/index.js';
+import { type Handler, type StreamHandler, writeParts } from '../handling/index.js';
 import { act } from './act.js';
 
 /** Lines that are in memory at once while a file is written. */
@@ -40,12 +40,13 @@ export const listActs: Handler<'listActs'> = ({ store, query }) => readActs(stor
 export const actsCsv: StreamHandler<'actsCsv'> = async (asked, response) => {
   await act(asked, 'export', 'who did what, as CSV');
   response.type('text/csv').setHeader('content-disposition', 'attachment; filename="gold-peg-acts.csv"');
-  response.write(`${ACT_COLUMNS.join(',')}\n`);
-  for (let last: Act | undefined; !response.destroyed;) {
-    const acts = await readActs(asked.store, { ...(last === undefined ? {} : { before: last.at, beforeId: last.id }), limit: BATCH });
-    if (acts.length > 0) response.write(writeActRows(acts));
-    if (acts.length < BATCH) break;
-    last = acts.at(-1);
-  }
-  response.end();
+  await writeParts(response, async function* () {
+    yield `${ACT_COLUMNS.join(',')}\n`;
+    for (let last: Act | undefined; ;) {
+      const acts = await readActs(asked.store, { ...(last === undefined ? {} : { before: last.at, beforeId: last.id }), limit: BATCH });
+      if (acts.length > 0) yield writeActRows(acts);
+      if (acts.length < BATCH) return;
+      last = acts.at(-1);
+    }
+  });
 };

@@ -10,6 +10,7 @@ import {
   MessageRow,
   OwnerRow,
   PersonRow,
+  PracticeTryRow,
   StockItemRow,
   StockMovementRow,
   StringEntryRow,
@@ -46,6 +47,7 @@ const ARCHIVED: readonly EntityTarget<ObjectLiteral>[] = [
   StockMovementRow,
   SupplyOrderRow,
   ActRow,
+  PracticeTryRow,
 ];
 
 /** Columns that follow from the log, and are made again. */

@@ -5,7 +5,8 @@ export type ArchivedRow = readonly [table: string, row: Record<string, unknown>]
 
 /**
  * What became of rows from one version to the next, by the version that they come from. 1: what was measured was one word for the whole headstock, and nobody knew of
- * tops and boards. 2: promises did not say how likely they were. 3: everybody worked here, and nobody had a code.
+ * tops and boards. 2: promises did not say how likely they were. 3: everybody worked here, and nobody had a code. 4: nobody
+ * practised.
  */
 const UPGRADES: Readonly<Record<number, (row: ArchivedRow) => ArchivedRow>> = {
   1: ([table, row]) => (table === 'instrument' ? [table, { ...row, geometry: geometrySchema.parse(row['geometry']) }] : [table, row]),

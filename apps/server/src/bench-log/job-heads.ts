@@ -1,5 +1,5 @@
 import type { EntityManager } from 'typeorm';
-import type { Family } from '@gold-peg/craft/strings';
+import type { Family } from '@gold-peg/craft/string-kinds';
 import { ANCHORS, isVibrato } from '@gold-peg/craft/instrument';
 import type { JobRow } from '../store/index.js';
 

@@ -1,10 +1,9 @@
-import { once } from 'node:events';
 import type { Response } from 'express';
 import type { DataSource } from 'typeorm';
 import type { LogLine, LogQuery } from '@gold-peg/contract/bench-log';
 import { LOG_COLUMNS, writeLogRows } from '@gold-peg/contract/sheets';
 import { act } from '../acts/index.js';
-import type { Handler, StreamHandler } from '../handling/index.js';
+import { type Handler, type StreamHandler, writeParts } from '../handling/index.js';
 
 /** Lines that are in memory at once while a file is written. */
 const BATCH = 1000;
@@ -58,26 +57,18 @@ export const readLog: Handler<'readLog'> = async ({ store, query: { before, limi
   return { lines, next: lines.length < limit ? null : (lines.at(-1)?.seq ?? null) };
 };
 
-/** Writes all lines that pass, a batch at a time, as fast as they are taken; a reader that goes away ends it. */
-async function writeLines(
+/** All lines that pass, a batch at a time. */
+async function* written(
   store: DataSource,
   filter: LogQuery,
-  response: Response,
   write: (lines: readonly LogLine[], first: boolean) => string,
-): Promise<void> {
-  for (let after = 0, first = true; !response.destroyed; first = false) {
+): AsyncGenerator<string> {
+  for (let after = 0, first = true; ; first = false) {
     const lines = await readLines(store, filter, { after, limit: BATCH });
-    if (lines.length > 0 && !response.write(write(lines, first))) await taken(response);
-    if (lines.length < BATCH) break;
+    if (lines.length > 0) yield write(lines, first);
+    if (lines.length < BATCH) return;
     after = lines.at(-1)?.seq ?? after;
   }
-}
-
-/** What was written is on its way, or nobody is there any more. Whoever is waited for in vain is let go: a long file would gather listeners. */
-async function taken(response: Response): Promise<void> {
-  const waiting = new AbortController();
-  const { signal } = waiting;
-  await Promise.race([once(response, 'drain', { signal }), once(response, 'close', { signal })]).finally(() => waiting.abort());
 }
 
 const asFile = (response: Response, type: string, name: string): void => {
@@ -88,21 +79,21 @@ export const logCsv: StreamHandler<'logCsv'> = async (asked, response) => {
   const { store, query } = asked;
   await act(asked, 'export', 'the log of the bench as csv');
   asFile(response, 'text/csv', 'gold-peg-log.csv');
-  response.write(`${LOG_COLUMNS.join(',')}\n`);
-  await writeLines(store, query, response, writeLogRows);
-  response.end();
+  await writeParts(response, async function* () {
+    yield `${LOG_COLUMNS.join(',')}\n`;
+    yield* written(store, query, writeLogRows);
+  });
 };
 
 export const logJson: StreamHandler<'logJson'> = async (asked, response) => {
   const { store, query } = asked;
   await act(asked, 'export', 'the log of the bench as json');
   asFile(response, 'application/json', 'gold-peg-log.json');
-  response.write('[');
-  await writeLines(
-    store,
-    query,
-    response,
-    (lines, first) => `${first ? '' : ','}\n${lines.map((line) => JSON.stringify(line)).join(',\n')}`,
-  );
-  response.end('\n]\n');
+  const rows = (lines: readonly LogLine[], first: boolean) =>
+    `${first ? '' : ','}\n${lines.map((line) => JSON.stringify(line)).join(',\n')}`;
+  await writeParts(response, async function* () {
+    yield '[';
+    yield* written(store, query, rows);
+    yield '\n]\n';
+  });
 };

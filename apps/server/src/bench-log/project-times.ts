@@ -1,6 +1,6 @@
 import type { DataSource, EntityManager } from 'typeorm';
 import type { TimedStage } from '@gold-peg/craft/day';
-import type { Family } from '@gold-peg/craft/strings';
+import type { Family } from '@gold-peg/craft/string-kinds';
 import { stageTimes, type Worksheet } from '@gold-peg/craft/worksheet';
 import { StageTimeRow } from '../store/index.js';
 import type { JobHead } from './job-heads.js';

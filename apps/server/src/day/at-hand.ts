@@ -5,7 +5,8 @@ import { isVibrato } from '@gold-peg/craft/instrument';
 import { isSoft, tuningWays } from '@gold-peg/craft/methods';
 import { expectedDrift, type DriftForecast, type DriftReading } from '@gold-peg/craft/settle';
 import { stringProperties, type StringProperties } from '@gold-peg/craft/strings';
-import { driftOf, foldWorksheet, passed, pulledSince, specOf, STRING_STAGES, type Stage, type Worksheet } from '@gold-peg/craft/worksheet';
+import { driftOf, foldWorksheet, passed, pulledSince, specOf, type Worksheet } from '@gold-peg/craft/worksheet';
+import { STRING_STAGES, type Stage } from '@gold-peg/craft/stages';
 
 const MINUTE_MS = 60_000;
 const HOUR_MS = 60 * MINUTE_MS;

@@ -1,6 +1,6 @@
 import type { DataSource } from 'typeorm';
 import type { TimedStage } from '@gold-peg/craft/day';
-import type { Family } from '@gold-peg/craft/strings';
+import type { Family } from '@gold-peg/craft/string-kinds';
 import { timesFor } from '../bench-log/index.js';
 
 /** The plan is one for the house: it does not hang on the pace of whoever asks. */

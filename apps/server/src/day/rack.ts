@@ -1,7 +1,7 @@
 import { In, Not, type DataSource } from 'typeorm';
 import type { Day, DayJob, DayPlace } from '@gold-peg/contract/day';
 import { BEGUN, correctionFrom, isVisit, plannedMinutes, rackFault, STAYS_WITHIN, RESTRING, type Minute } from '@gold-peg/craft/day';
-import { FAMILIES } from '@gold-peg/craft/strings';
+import { FAMILIES } from '@gold-peg/craft/string-kinds';
 import { openWorksheet } from '../jobs/index.js';
 import { JobRow, PersonRow } from '../store/index.js';
 import { atHand, type Known } from './at-hand.js';

@@ -6,15 +6,8 @@ import type { ToolKind } from '@gold-peg/craft/tools';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
 import { setsFor, stringProperties, type StringSet } from '@gold-peg/craft/strings';
 import { toMillimetres } from '@gold-peg/craft/units';
-import {
-  countedAgainst,
-  logString,
-  STRING_EVENTS,
-  woundAsPlanned,
-  type BenchEvent,
-  type Stage,
-  type StringStage,
-} from '@gold-peg/craft/worksheet';
+import { countedAgainst, logString, woundAsPlanned, type BenchEvent } from '@gold-peg/craft/worksheet';
+import { STRING_EVENTS, type Stage, type StringStage } from '@gold-peg/craft/stages';
 
 /** Who did it, on what, when it began, and how quick they are: minutes as a share of what is expected. */
 export interface Bench {

@@ -17,7 +17,7 @@ export const feedRoute =
       if (!stands) response.end();
     };
     const deaf = feed.listen({
-      changed: (message) => response.write(`event: log\ndata: ${JSON.stringify(message)}\n\n`),
+      changed: (messages) => response.write(messages.map((message) => `event: log\ndata: ${JSON.stringify(message)}\n\n`).join('')),
       sessionsEnded: () => void endWithSession(),
       stopping: () => response.end(),
     });

@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import type pg from 'pg';
 import type { Logger } from 'pino';
 import { feedMessage, type FeedMessage } from '@gold-peg/contract/endpoints';
@@ -6,7 +7,8 @@ import { clientFor, readAddress } from '../store/index.js';
 import { SESSIONS_CHANNEL } from '../people/index.js';
 
 export interface Listener {
-  changed(message: FeedMessage): void;
+  /** The latest change of each job that changed. */
+  changed(messages: readonly FeedMessage[]): void;
   sessionsEnded(): void;
   /** This server stops: whoever listens goes to another. */
   stopping(): void;
@@ -15,7 +17,7 @@ export interface Listener {
 export interface LogFeed {
   /** Stands once the database has been heard for the first time. */
   readonly up: Promise<void>;
-  /** Calls back for every change that any server commits, until the returned function is called. */
+  /** Calls back soon after every change that any server commits, until the returned function is called. */
   listen(listener: Listener): () => void;
   /** How many listen. */
   listening(): number;
@@ -25,6 +27,10 @@ export interface LogFeed {
 }
 
 const RETRY_MS = 500;
+/** What changes within this time is told together: hundreds of lines are written to at once, and whoever appended has their answer before. */
+const TOLD_AFTER_MS = 120;
+/** Lines that are written to before anything else has its turn. */
+const AT_A_TIME = 20;
 
 /** What was committed after a place in the log, the latest of each job. */
 const MISSED = `SELECT DISTINCT ON (e.job_id) e.job_id AS "jobId", j.instrument_id AS "instrumentId", e.seq::float8 AS seq
@@ -41,9 +47,31 @@ export function openFeed(url: string, log: Logger): LogFeed {
   let isUp = () => {};
   const up = new Promise<void>((resolve) => (isUp = resolve));
 
+  /** The latest of each job that is still to be told. */
+  const untold = new Map<string, FeedMessage>();
+  let telling: NodeJS.Timeout | null = null;
+
   function tell(message: FeedMessage): void {
     place = Math.max(place ?? 0, message.seq);
-    for (const { changed } of listeners) changed(message);
+    untold.set(message.jobId, message);
+    telling ??= setTimeout(() => void tellAll(), TOLD_AFTER_MS);
+  }
+
+  async function tellAll(): Promise<void> {
+    if (telling !== null) clearTimeout(telling);
+    telling = null;
+    const messages = [...untold.values()];
+    untold.clear();
+    if (messages.length > 0) await tellInTurn(messages);
+  }
+
+  /** A few lines at a time: what else is asked meanwhile is not held up by hundreds of them. */
+  async function tellInTurn(messages: readonly FeedMessage[]): Promise<void> {
+    let told = 0;
+    for (const listener of listeners) {
+      if (++told % AT_A_TIME === 0) await setImmediate();
+      if (listeners.has(listener)) listener.changed(messages);
+    }
   }
 
   function hear(channel: string, payload = 'null'): void {
@@ -101,6 +129,7 @@ export function openFeed(url: string, log: Logger): LogFeed {
     toldUpTo: () => place,
     async stop() {
       stopped = true;
+      await tellAll(); // a line that has ended is not written to any more
       for (const { stopping } of listeners) stopping();
       await client?.end();
     },

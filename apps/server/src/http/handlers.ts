@@ -28,6 +28,7 @@ import { exportFile, importFile } from '../files/index.js';
 import { outbox, sendMessage } from '../outbox/index.js';
 import { countStock, placeOrder, stock } from '../stock/index.js';
 import { addSet, addString, addTuning, changeString, stringTable } from '../strings/index.js';
+import { keepPractice, readPractice } from '../practice/index.js';
 import { cardPdf, cutStripPdf, daySheetPdf, labelPdf, stringTablePdf } from '../papers/index.js';
 import type { Handlers } from '../handling/index.js';
 
@@ -59,6 +60,8 @@ export const handlers: Omit<Handlers, 'feed'> = {
   copyFile,
   listActs,
   actsCsv,
+  readPractice,
+  keepPractice,
   listOwners,
   ownerData,
   removeOwner,

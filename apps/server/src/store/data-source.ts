@@ -13,6 +13,7 @@ import {
   Day1765500000000,
   Promises1765600000000,
   Office1765700000000,
+  Practice1765800000000,
   SetupMinutes1765400000000,
   Foundation1764000000000,
   MethodsAndCounts1764200000000,
@@ -29,6 +30,7 @@ import {
 import { MessageRow } from './message.js';
 import { ActRow, BenchDeviceRow, CopyRow, PassphraseLinkRow } from './office.js';
 import { PersonRow } from './person.js';
+import { PracticeTryRow } from './practice-try.js';
 import { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';
 import { SessionRow, SignInTryRow } from './session.js';
 import { ProjectionTaskRow } from './projection-task.js';
@@ -68,6 +70,7 @@ export function buildStore(text: string): DataSource {
       DayRow,
       TurnsCountedRow,
       StageTimeRow,
+      PracticeTryRow,
       ProjectionTaskRow,
       SecretRow,
       MessageRow,
@@ -96,6 +99,7 @@ export function buildStore(text: string): DataSource {
       Day1765500000000,
       Promises1765600000000,
       Office1765700000000,
+      Practice1765800000000,
     ],
     synchronize: false,
     poolSize: POOL_SIZE,

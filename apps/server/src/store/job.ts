@@ -1,5 +1,5 @@
 import { Check, Column, Entity, Index, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
-import type { Stage } from '@gold-peg/craft/worksheet';
+import type { Stage } from '@gold-peg/craft/stages';
 import { InstrumentRow } from './register.js';
 
 @Entity('job')

@@ -13,7 +13,7 @@ import {
 } from 'typeorm';
 import type { Geometry, PastSetup } from '@gold-peg/contract/register';
 import type { MethodChoices } from '@gold-peg/craft/methods';
-import type { Construction } from '@gold-peg/craft/strings';
+import type { Construction } from '@gold-peg/craft/string-kinds';
 import { JobRow } from './job.js';
 
 @Entity('owner')

@@ -1,6 +1,6 @@
 import { Check, Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
-import type { Family } from '@gold-peg/craft/strings';
-import type { Stage } from '@gold-peg/craft/worksheet';
+import type { Family } from '@gold-peg/craft/string-kinds';
+import type { Stage } from '@gold-peg/craft/stages';
 import { JobRow } from './job.js';
 import { PersonRow } from './person.js';
 

@@ -1,6 +1,7 @@
 import { Check, Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
 import type { OrderLine, StockKind } from '@gold-peg/contract/stock';
-import type { ScrapReason, StockUse } from '@gold-peg/craft/worksheet';
+import type { StockUse } from '@gold-peg/craft/worksheet';
+import type { ScrapReason } from '@gold-peg/craft/stages';
 import { JobRow } from './job.js';
 
 /** What is kept on the shelf, and when more is ordered. */

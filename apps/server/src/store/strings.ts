@@ -1,6 +1,7 @@
 import { Column, Entity, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import type { Wrap } from '@gold-peg/craft/constants';
-import type { Coating, Construction, CoreShape, Family, Finish, Mark, StringEnd } from '@gold-peg/craft/strings';
+import type { Coating, Mark, StringEnd } from '@gold-peg/craft/strings';
+import type { Construction, CoreShape, Family, Finish } from '@gold-peg/craft/string-kinds';
 
 @Entity('string_line')
 export class StringLineRow {

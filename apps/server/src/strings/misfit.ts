@@ -1,4 +1,4 @@
-import type { Family } from '@gold-peg/craft/strings';
+import type { Family } from '@gold-peg/craft/string-kinds';
 
 /** Why a string cannot be of a set. */
 export const misfit = (id: string, family: Family | undefined, wanted: Family): string =>

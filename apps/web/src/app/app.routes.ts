@@ -68,6 +68,21 @@ export const routes: Routes = [
     title: 'Worksheet · Gold Peg',
     loadComponent: () => import('./worksheet/worksheet').then((place) => place.WorksheetPlace),
   },
+  {
+    path: 'practice',
+    title: 'Practice · Gold Peg',
+    loadComponent: () => import('./practice/practice-place').then((place) => place.PracticePlace),
+  },
+  {
+    path: 'practice/bench',
+    title: 'Simulated bench · Gold Peg',
+    loadComponent: () => import('./practice/bench').then((place) => place.BenchPlace),
+  },
+  {
+    path: 'practice/errors',
+    title: 'Your errors · Gold Peg',
+    loadComponent: () => import('./practice/errors-place').then((place) => place.ErrorsPlace),
+  },
   { path: 'house', title: 'House · Gold Peg', loadComponent: () => import('./house/house-place').then((place) => place.HousePlace) },
   {
     path: 'set-aside',

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { v7 as uuidV7 } from 'uuid';
-import { STRING_EVENTS, type BenchEvent } from '@gold-peg/craft/worksheet';
+import type { BenchEvent } from '@gold-peg/craft/worksheet';
+import { STRING_EVENTS } from '@gold-peg/craft/stages';
 import { benchEvent } from './index.js';
 
 const head = {

@@ -1,9 +1,10 @@
 import * as z from 'zod';
 import type { CountedTurns } from '@gold-peg/craft/calibration';
 import { WRAPS } from '@gold-peg/craft/constants';
-import { CONSTRUCTIONS, CORE_SHAPES, FAMILIES, FINISHES } from '@gold-peg/craft/strings';
+import { CONSTRUCTIONS, CORE_SHAPES, FAMILIES, FINISHES } from '@gold-peg/craft/string-kinds';
 import { fromMillimetres } from '@gold-peg/craft/units';
-import { SCRAP_REASONS, STRING_EVENTS, type BenchEvent, type CountedPayload } from '@gold-peg/craft/worksheet';
+import type { BenchEvent, CountedPayload } from '@gold-peg/craft/worksheet';
+import { SCRAP_REASONS, STRING_EVENTS } from '@gold-peg/craft/stages';
 import {
   a4Hz,
   frequencyHz,

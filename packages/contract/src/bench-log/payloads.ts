@@ -11,7 +11,7 @@ import {
 } from '@gold-peg/craft/findings';
 import { WOODS } from '@gold-peg/craft/instrument';
 import { TOOL_KINDS } from '@gold-peg/craft/tools';
-import { ARM_WAYS } from '@gold-peg/craft/worksheet';
+import { ARM_WAYS } from '@gold-peg/craft/stages';
 import { a4Hz, gaugeMm, longText, quantity } from '../quantity/index.js';
 
 export const stringNumber = z

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { WRAPS } from '@gold-peg/craft/constants';
-import { CONSTRUCTIONS, FAMILIES } from '@gold-peg/craft/strings';
+import { CONSTRUCTIONS, FAMILIES } from '@gold-peg/craft/string-kinds';
 import { a4Hz, frequencyHz, gaugeIn, linearDensityKgPerM, note, quantity, scaleMm } from '../quantity/index.js';
 
 export const stringQuestion = z

@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import type { Percentile } from '@gold-peg/craft/day';
-import { FAMILIES } from '@gold-peg/craft/strings';
+import { FAMILIES } from '@gold-peg/craft/string-kinds';
 import { JOB_STATES } from '../jobs/index.js';
-import { STAGES } from '@gold-peg/craft/worksheet';
+import { STAGES } from '@gold-peg/craft/stages';
 import { instant, uuid, version } from '../quantity/index.js';
 import { STOCK_KINDS } from '../stock/index.js';
 

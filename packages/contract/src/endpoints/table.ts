@@ -3,12 +3,13 @@ import { CALENDARS } from './calendars.js';
 import type { Endpoint } from './endpoint.js';
 import { HOUSE } from './house.js';
 import { PEOPLE } from './people.js';
+import { PRACTICE } from './practice.js';
 import { REGISTER } from './register.js';
 import { STRINGS } from './strings.js';
 import { WORK } from './work.js';
 
 /** Every endpoint, declared once: the server validates by this table both ways, the browser's client is typed by it, OpenAPI is made from it. */
-export const ENDPOINTS = { ...PEOPLE, ...HOUSE, ...REGISTER, ...WORK, ...STRINGS, ...CALENDARS } as const satisfies Record<
+export const ENDPOINTS = { ...PEOPLE, ...HOUSE, ...REGISTER, ...WORK, ...STRINGS, ...CALENDARS, ...PRACTICE } as const satisfies Record<
   string,
   Endpoint
 >;

@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import { STAGES } from '@gold-peg/craft/worksheet';
+import { STAGES } from '@gold-peg/craft/stages';
 import type { CountedTurns } from '@gold-peg/craft/calibration';
 import type { TimedStage } from '@gold-peg/craft/day';
-import { FAMILIES } from '@gold-peg/craft/strings';
+import { FAMILIES } from '@gold-peg/craft/string-kinds';
 import { countedTurns, storedEvent, toCountedTurns } from '../bench-log/index.js';
 import { methodChoices } from '../methods/index.js';
 import { instant, longText, newId, uuid, version } from '../quantity/index.js';

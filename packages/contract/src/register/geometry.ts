@@ -11,7 +11,7 @@ import {
   MEASURES,
   OF_THE_HEAD,
 } from '@gold-peg/craft/instrument';
-import { FAMILIES } from '@gold-peg/craft/strings';
+import { FAMILIES } from '@gold-peg/craft/string-kinds';
 import { fromDegrees, fromMillimetres, hertz, toDegrees, toMillimetres } from '@gold-peg/craft/units';
 import { misfits } from './misfits.js';
 import { a4Hz, frequencyHz, gaugeMm, note, postDiameterMm, quantity, scaleMm } from '../quantity/index.js';

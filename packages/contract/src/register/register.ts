@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { instant, longText, newId, quantity, scaleMm, uuid, version, words } from '../quantity/index.js';
-import { SCRAP_REASONS } from '@gold-peg/craft/worksheet';
+import { SCRAP_REASONS } from '@gold-peg/craft/stages';
 import { TOOL_KINDS } from '@gold-peg/craft/tools';
 import { found, loggedString, loggedTuning, measured, padsNoted, springsLearned } from '../bench-log/index.js';
 import { methodChoices } from '../methods/index.js';

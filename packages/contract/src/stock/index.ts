@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { SCRAP_REASONS } from '@gold-peg/craft/worksheet';
+import { SCRAP_REASONS } from '@gold-peg/craft/stages';
 import { longText, newId, quantity } from '../quantity/index.js';
 import { tableId } from '../strings/index.js';
 

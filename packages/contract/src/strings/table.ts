@@ -1,18 +1,7 @@
 import * as z from 'zod';
 import { WRAPS } from '@gold-peg/craft/constants';
-import {
-  COATINGS,
-  CONSTRUCTIONS,
-  CORE_SHAPES,
-  FAMILIES,
-  FINISHES,
-  MARKS,
-  STRING_ENDS,
-  stringProperties,
-  weighedDensity,
-  type StringSet,
-  type TableString,
-} from '@gold-peg/craft/strings';
+import { COATINGS, MARKS, STRING_ENDS, stringProperties, weighedDensity, type StringSet, type TableString } from '@gold-peg/craft/strings';
+import { CONSTRUCTIONS, CORE_SHAPES, FAMILIES, FINISHES } from '@gold-peg/craft/string-kinds';
 import { fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
 import { gaugeMm, note, quantity, version, words } from '../quantity/index.js';
 

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { FAMILIES, setsFor, stringProperties, type StringSet } from '../strings/index.js';
+import { setsFor, stringProperties, type StringSet } from '../strings/index.js';
+import { FAMILIES } from '../string-kinds/index.js';
 import { loadString } from '../tension/index.js';
 import { frequencyOf, parseNote, toMillimetres } from '../units/index.js';
 import { ARCHETYPES, archetype, instrumentOf } from './index.js';

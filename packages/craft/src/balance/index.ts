@@ -41,5 +41,5 @@ export { spreadOfBridge, type ArmSpread, type BridgeSpread } from './spread.js';
 export { happeningsOf, skewOf, trialsIn } from './from-log.js';
 export { judgeReturn, returnOf, type ReturnJudged, type ReturnRead, type StringReturn } from './return.js';
 export { tryBridge, type BridgeTried } from './tried.js';
-export { movesByEar, movesByMarks, type Moves, type TrueBridge } from './moves.js';
+export { movesByEar, movesByMarks, offAt, type Moves, type TrueBridge } from './moves.js';
 export { compareSchools, type Blocked, type OtherSprings, type SchoolsCompared, type SchoolWork } from './schools.js';

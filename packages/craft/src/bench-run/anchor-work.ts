@@ -136,7 +136,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
     off: off(
       'Slacken, cut the curled end off straight, push the string through, pull the ball out of the back.',
       'A ball left in its ferrule blocks the next; a curl jams in the hole and scratches.',
-      ['cutters'],
+      [],
       ['scratches'],
     ),
     fit: seated(

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { instrumentOf } from '../archetypes/index.js';
 import type { AnchorKind } from '../instrument/index.js';
 import type { Stripping } from '../methods/index.js';
-import { emptyWorksheet, STRING_STAGES, type BenchEvent, type EventOf, type StringStage, type Worksheet } from '../worksheet/index.js';
+import { emptyWorksheet, type BenchEvent, type EventOf, type Worksheet } from '../worksheet/index.js';
+import { STRING_STAGES, type StringStage } from '../stages/index.js';
 import { isDone, nextStep, planRun, stageReached, stepAt, stringRun, together, type StringRun, type StringStep } from './index.js';
 
 function runOf(stripping: Stripping | undefined, kind = 'acoustic-parlour', only?: readonly number[]): StringRun {

@@ -1,4 +1,5 @@
-import { isTick, stageOf, type Stage, type StringStage, type Worksheet } from '../worksheet/index.js';
+import { isTick, stageOf, type Worksheet } from '../worksheet/index.js';
+import type { Stage, StringStage } from '../stages/index.js';
 import type { BenchRun } from './plan-run.js';
 
 /** A step of one string. `firstPass`: of Bring up, which comes twice, the first. */

@@ -5,7 +5,7 @@ import { expectedEffort } from '../day/index.js';
 import { ANCHORS, POST_STYLES, type AnchorKind, type Instrument, type PostStyle, isVibrato } from '../instrument/index.js';
 import { STRETCHINGS, STRING_ORDERS, STRIPPINGS, type LayeredChoices, type Stripping } from '../methods/index.js';
 import { TOOLS } from '../tools/index.js';
-import { STRING_STAGES } from '../worksheet/index.js';
+import { STRING_STAGES } from '../stages/index.js';
 import {
   canStand,
   CAUTIONS,
@@ -240,7 +240,10 @@ describe('tools and time', () => {
     const outcome = planRun({ instrument, strings, choices: {} });
     if (!outcome.ok) throw new Error(outcome.problem.kind);
     const { steps, tools } = outcome.value;
-    for (const { tools: used } of steps) for (const tool of used) expect(tools).toContain(tool);
+    for (const { tools: used } of steps) {
+      for (const tool of used) expect(tools).toContain(tool);
+      expect([...used]).toEqual([...new Set(used)]); // nothing is asked for twice
+    }
     for (const tool of tools) expect(TOOLS[tool]).not.toBe('');
     const effort = expectedEffort(
       instrument.family,

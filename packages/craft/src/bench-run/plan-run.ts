@@ -4,7 +4,7 @@ import { MINUTES } from '../constants/index.js';
 import { cutTimingFor, isSoft, type LayeredChoices, type Stripping } from '../methods/index.js';
 import { done, refused, type Outcome } from '../outcome/index.js';
 import type { StringProperties } from '../strings/index.js';
-import type { StringStage } from '../worksheet/index.js';
+import type { StringStage } from '../stages/index.js';
 import type { Work } from './anchor-work.js';
 import { anchorWork, prepareBridge } from './work-at-anchor.js';
 import { balanceWork, bringUpWork, COMMON_WORK, lookOverWork, settleWork, trimWork, windWork } from './common-work.js';

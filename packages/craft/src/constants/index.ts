@@ -27,3 +27,5 @@ export { PEGS, RINGS, SETTLING_OF } from './simulated.js';
 export { STRAYS } from './typical.js';
 export { WEAR } from './wear.js';
 export { LOW_OVER_SADDLE, SADDLE_SIDES, type SaddleSide } from './saddle.js';
+export { GOOD_WORK, LEARNING } from './exercises.js';
+export { HAND_SECONDS, RESTRINGING } from './restring.js';

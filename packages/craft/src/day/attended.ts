@@ -1,6 +1,6 @@
 import { MINUTES } from '../constants/index.js';
-import type { Family } from '../strings/index.js';
-import { STRING_STAGES, type Stage } from '../worksheet/index.js';
+import type { Family } from '../string-kinds/index.js';
+import { STRING_STAGES, type Stage } from '../stages/index.js';
 import { NINE_IN_TEN, type Attended } from './percentile.js';
 import { learnedPace, type TimedStage } from './learned-pace.js';
 import { stageMinutes } from './stage-minutes.js';

@@ -1,5 +1,6 @@
 import { MINUTES, SETTLING_TIME } from '../constants/index.js';
-import type { Family, StringProperties } from '../strings/index.js';
+import type { StringProperties } from '../strings/index.js';
+import type { Family } from '../string-kinds/index.js';
 
 export interface Effort {
   attendedMinutes: number;

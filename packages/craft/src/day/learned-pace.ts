@@ -1,6 +1,6 @@
 import { PACE } from '../constants/index.js';
-import type { Family } from '../strings/index.js';
-import { STRING_STAGES, type Stage } from '../worksheet/index.js';
+import type { Family } from '../string-kinds/index.js';
+import { STRING_STAGES, type Stage } from '../stages/index.js';
 import { stageMinutes } from './stage-minutes.js';
 
 /** What a stage took in a job that was handed over. */

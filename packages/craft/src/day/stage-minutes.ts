@@ -1,6 +1,6 @@
 import { MINUTES } from '../constants/index.js';
-import type { Family } from '../strings/index.js';
-import type { Stage } from '../worksheet/index.js';
+import type { Family } from '../string-kinds/index.js';
+import type { Stage } from '../stages/index.js';
 
 /** Share of a string's minutes that each stage takes. */
 const SHARES: Readonly<Partial<Record<Stage, number>>> = {

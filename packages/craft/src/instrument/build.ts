@@ -1,5 +1,5 @@
 import { CONCERT_A4, fromDegrees, fromInches, fromMillimetres, metres, type Metres } from '../units/index.js';
-import type { Family } from '../strings/index.js';
+import type { Family } from '../string-kinds/index.js';
 import type { AnchorKind, Hand, HeadstockLayout, Instrument, Post, PostStyle, Side, TieHoles, Tree } from './geometry.js';
 
 /** An instrument in the words of a workshop list: millimetres, degrees and thousandths of an inch, string 1 first. */

@@ -1,5 +1,6 @@
 import { HEADSTOCK } from '../constants/index.js';
-import type { Family, StringEnd } from '../strings/index.js';
+import type { StringEnd } from '../strings/index.js';
+import type { Family } from '../string-kinds/index.js';
 import { frequencyOf, fromMillimetres, type Hertz, type Metres, type Radians } from '../units/index.js';
 
 /**

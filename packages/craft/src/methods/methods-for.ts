@@ -1,5 +1,6 @@
 import type { AnchorKind, PostStyle } from '../instrument/index.js';
-import type { Family, StringProperties } from '../strings/index.js';
+import type { StringProperties } from '../strings/index.js';
+import type { Family } from '../string-kinds/index.js';
 import { fromMillimetres, type Metres } from '../units/index.js';
 import { BUILT_IN_TURNS } from './built-in.js';
 import { inForce, type Chosen, type LayeredChoices, type PostMethod, type StringClass } from './choices.js';

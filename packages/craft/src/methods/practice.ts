@@ -1,6 +1,6 @@
 import { KINDS_OF_STRING } from '../constants/index.js';
 import type { PostStyle } from '../instrument/index.js';
-import type { Family } from '../strings/index.js';
+import type { Family } from '../string-kinds/index.js';
 import { fromMillimetres, type Metres } from '../units/index.js';
 import type { StringClass } from './choices.js';
 

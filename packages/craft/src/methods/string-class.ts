@@ -1,5 +1,6 @@
 import { KINDS_OF_STRING } from '../constants/index.js';
-import type { Family, StringProperties } from '../strings/index.js';
+import type { StringProperties } from '../strings/index.js';
+import type { Family } from '../string-kinds/index.js';
 import { toMillimetres } from '../units/index.js';
 import type { StringClass } from './choices.js';
 

@@ -1,5 +1,5 @@
 import { NUT } from '../constants/index.js';
-import type { Family } from '../strings/index.js';
+import type { Family } from '../string-kinds/index.js';
 import { fromMillimetres, radians, type Metres, type Radians } from '../units/index.js';
 
 /** How a string is plucked where it is plucked hard: drawn aside by so much, so far from the bridge. */

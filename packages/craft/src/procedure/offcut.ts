@@ -1,5 +1,6 @@
 import { LENGTH_AS_SOLD } from '../constants/index.js';
-import type { Family, StringProperties } from '../strings/index.js';
+import type { StringProperties } from '../strings/index.js';
+import type { Family } from '../string-kinds/index.js';
 import { fromMillimetres, metres, type Metres } from '../units/index.js';
 
 /** What is left of a string as sold. Weighed, it tells the string's mass: kilograms. */

@@ -1,7 +1,7 @@
 import type { StringPlace } from '../instrument/index.js';
 import { practiceOf, type Practice } from '../methods/index.js';
 import { pullBackFret } from '../post/index.js';
-import type { Family } from '../strings/index.js';
+import type { Family } from '../string-kinds/index.js';
 import type { PostPlan } from './wind-plan.js';
 
 /** The rule of practitioners and the geometry of the post do not agree. */

@@ -4,4 +4,4 @@ export { wound, type Strung } from './from-plan.js';
 export { atSaddle, bridgeUnderNow, longerBy, pullOfSimulated, type PullAt } from './on-bridge.js';
 export { inharmonicityOf, soundOf } from './sound.js';
 export { pitchNow, pullsOf, strungUp, type SimulatedString, type StringState } from './string-state.js';
-export { clamped, fineTuned, rested, stretched, turned } from './work.js';
+export { clamped, fineTuned, paidOut, rested, stretched, turned } from './work.js';

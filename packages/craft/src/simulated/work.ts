@@ -1,7 +1,7 @@
 import { FINE_TUNERS } from '../constants/index.js';
 import { bisect } from '../solve/index.js';
 import { tensionFor } from '../tension/index.js';
-import { cents, fromMillimetres, hertz, metres, type Cents, type Newtons } from '../units/index.js';
+import { cents, fromMillimetres, hertz, metres, type Cents, type Metres, type Newtons } from '../units/index.js';
 import { handStrength } from './chance.js';
 import { pitchNow, pulled, pullsOf, type SimulatedString, type StringState } from './string-state.js';
 
@@ -55,6 +55,13 @@ export function stretched(of: SimulatedString, state: StringState, strength: num
   // the hand pulls harder than the pitch does
   const most = pullsOf(of, freed).body * (1 + strength / 3);
   return of.holds !== null && most > of.holds ? givenWay(of, lower, of.holds) : lower;
+}
+
+/** So much more string between anchor and post, where an end sinks home or a turn slides off another. */
+export function paidOut(of: SimulatedString, state: StringState, length: Metres): StringState {
+  if (state.broken) return state;
+  const share = of.pastNut / of.path;
+  return { ...state, head: metres(state.head + length * share), body: metres(state.body + length * (1 - share)) };
 }
 
 /** Left alone for so many hours. */

@@ -1,6 +1,7 @@
 import type { Wrap } from '../constants/index.js';
 import { fromInches } from '../units/index.js';
-import type { Construction, Family, StringSpec } from './string-spec.js';
+import type { StringSpec } from './string-spec.js';
+import type { Construction, Family } from '../string-kinds/index.js';
 import type { StringEnd, StringLine, TableString } from './table-string.js';
 
 /** A run of strings that differ by gauge alone: thousandths of an inch. */

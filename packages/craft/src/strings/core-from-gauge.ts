@@ -1,6 +1,6 @@
 import { CORE_FROM_GAUGE as FIT } from '../constants/index.js';
 import { fromInches, toInches, type Metres } from '../units/index.js';
-import type { Family } from './string-spec.js';
+import type { Family } from '../string-kinds/index.js';
 
 export type CoreGuess = { kind: 'core'; diameter: Metres } | { kind: 'no-usual-core'; share: number };
 

@@ -1,19 +1,7 @@
 export { coreArea, coreSeat, windString, type Core, type Layer, type Winding, type WindingProblem } from './winding.js';
 export { coreFromGauge, type CoreGuess } from './core-from-gauge.js';
 export { stringProperties, usualWrap, type StringProblem } from './string-properties.js';
-export {
-  CONSTRUCTIONS,
-  CORE_SHAPES,
-  FAMILIES,
-  FINISHES,
-  type Construction,
-  type CoreShape,
-  type Family,
-  type Finish,
-  type MassBasis,
-  type StringProperties,
-  type StringSpec,
-} from './string-spec.js';
+export { type MassBasis, type StringProperties, type StringSpec } from './string-spec.js';
 export { LINES, STRINGS } from './catalogue.js';
 export { nameSet, nameWinding, SETS, setsFor } from './sets.js';
 export {

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromMillimetres, kilogramsPerCubicMetre, metres } from '../units/index.js';
 import { layersOf } from './layers.js';
-import { FINISHES, type StringSpec } from './string-spec.js';
+import type { StringSpec } from './string-spec.js';
+import { FINISHES } from '../string-kinds/index.js';
 import { windString } from './winding.js';
 
 const spec = (more: Partial<StringSpec>): StringSpec => ({ family: 'bass', construction: 'wound', gauge: fromMillimetres(2), ...more });

@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest';
 import { fromInches, fromMillimetres, toInches, toMillimetres } from '../units/index.js';
 import {
   coreArea,
-  FAMILIES,
   LINES,
   listGauges,
   printGauge,
@@ -13,6 +12,7 @@ import {
   weighedDensity,
   type StringSpec,
 } from './index.js';
+import { FAMILIES } from '../string-kinds/index.js';
 import { DENSITY } from '../constants/index.js';
 
 describe('sets', () => {

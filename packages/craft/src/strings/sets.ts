@@ -1,7 +1,8 @@
 import type { Wrap } from '../constants/index.js';
 import type { Metres } from '../units/index.js';
 import { tableString } from './catalogue.js';
-import type { Family, StringSpec } from './string-spec.js';
+import type { StringSpec } from './string-spec.js';
+import type { Family } from '../string-kinds/index.js';
 import { printGauge, type StringSet } from './table-string.js';
 
 const MATERIAL_NAMES: Readonly<Record<Wrap, string>> = {

@@ -13,7 +13,8 @@ import {
 import { coreFromGauge } from './core-from-gauge.js';
 import { musicWireStrength, steelModulus } from './steel.js';
 import { floss, layersOf } from './layers.js';
-import type { Family, MassBasis, StringProperties, StringSpec } from './string-spec.js';
+import type { MassBasis, StringProperties, StringSpec } from './string-spec.js';
+import type { Family } from '../string-kinds/index.js';
 import { coreArea, coreSeat, windString, type Core } from './winding.js';
 
 export type StringProblem =

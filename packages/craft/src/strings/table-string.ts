@@ -1,5 +1,6 @@
 import { kilogramsPerMetre, type KilogramsPerMetre, type Metres } from '../units/index.js';
-import type { Construction, Family, StringSpec } from './string-spec.js';
+import type { StringSpec } from './string-spec.js';
+import type { Construction, Family } from '../string-kinds/index.js';
 
 export const STRING_ENDS = ['ball', 'loop', 'plain', 'ball-cut-off'] as const;
 export type StringEnd = (typeof STRING_ENDS)[number];

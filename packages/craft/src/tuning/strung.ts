@@ -1,6 +1,6 @@
 import { instrumentOf } from '../archetypes/index.js';
 import { pitchOf, stretchingPath, type AnchorKind, type Instrument } from '../instrument/index.js';
-import type { Family } from '../strings/index.js';
+import type { Family } from '../string-kinds/index.js';
 import { nameTuning } from './tunings.js';
 import { frequencyOf, hertz, metres, nearestNote, type Hertz, type Metres } from '../units/index.js';
 

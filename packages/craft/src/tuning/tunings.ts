@@ -1,4 +1,4 @@
-import type { Family } from '../strings/index.js';
+import type { Family } from '../string-kinds/index.js';
 import { frequencyOf } from '../units/index.js';
 
 /** A tuning, from string 1 on. Named by its notes, low string first, as it is spoken. */

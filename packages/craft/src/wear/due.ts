@@ -1,4 +1,4 @@
-import type { Construction, Family } from '../strings/index.js';
+import type { Construction, Family } from '../string-kinds/index.js';
 import { livesOf, type Fitting } from './lives.js';
 import { wearOf, type HoursAsked, type Wear } from './wear.js';
 

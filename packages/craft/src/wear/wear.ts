@@ -1,6 +1,6 @@
 import { bandOf, type Band } from '../band/index.js';
 import { WEAR, type Constant } from '../constants/index.js';
-import type { Construction, Family } from '../strings/index.js';
+import type { Construction, Family } from '../string-kinds/index.js';
 import type { StringLife } from './lives.js';
 
 const DAY_MS = 86_400_000;

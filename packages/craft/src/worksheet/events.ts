@@ -1,18 +1,14 @@
 import type { Finding, GaugeTool, MeasureKind, PadLies } from '../findings/index.js';
-import type { Family } from '../strings/index.js';
+import type { Family } from '../string-kinds/index.js';
 import type { ToolKind } from '../tools/index.js';
 import type { LoggedString } from './logged-string.js';
-import type { StringEventKind } from './stages.js';
+import type { ArmWay, ScrapReason, StringEventKind } from '../stages/index.js';
 
 /** A tuning as the log keeps it, string 1 first. */
 export interface LoggedTuning {
   a4Hz: number;
   notes: { note: string; frequencyHz: number | null }[];
 }
-
-/** Why a string was lost. */
-export const SCRAP_REASONS = ['cut-too-short', 'kinked', 'broke', 'cut-by-clamp', 'wrong-string', 'faulty'] as const;
-export type ScrapReason = (typeof SCRAP_REASONS)[number];
 
 /** What was wound on one post. `slackMm` may be negative: nylon that needed none. */
 export interface WoundPayload {
@@ -168,9 +164,6 @@ export type BenchEvent =
   | (Head & { kind: 'from-newer'; payload: { kind: string; event: unknown } })
   | (Head & { kind: 'undone'; payload: { eventId: string } })
   | (Head & { kind: 'handed-over'; payload: { remark: string } });
-
-export const ARM_WAYS = ['down', 'up'] as const;
-export type ArmWay = (typeof ARM_WAYS)[number];
 
 export type BenchEventKind = BenchEvent['kind'];
 export type EventOf<K extends BenchEventKind> = Extract<BenchEvent, { kind: K }>;

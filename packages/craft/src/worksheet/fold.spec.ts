@@ -1,18 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  currentStage,
-  foldWorksheet,
-  lastStanding,
-  passed,
-  setupOf,
-  stockUse,
-  stagesOf,
-  STRING_EVENTS,
-  STRING_STAGES,
-  type BenchEvent,
-  type StringStage,
-} from './index.js';
+import { currentStage, foldWorksheet, lastStanding, passed, setupOf, stockUse, stagesOf, type BenchEvent } from './index.js';
+import { STRING_EVENTS, STRING_STAGES, type StringStage } from '../stages/index.js';
 
 const COUNT = 6;
 const person = '00000000-0000-4000-8000-000000000001';

@@ -2,7 +2,8 @@ import { placeOf } from '../findings/index.js';
 import { unreachable } from '../outcome/index.js';
 import type { ToolKind } from '../tools/index.js';
 import type { BenchEvent, EventOf } from './events.js';
-import { stageOf, STAGES, STRING_STAGES, type Stage, type StringEventKind, type StringStage } from './stages.js';
+import { stageOf } from './stages.js';
+import { STAGES, STRING_STAGES, type Stage, type StringEventKind, type StringStage } from '../stages/index.js';
 
 /** The state of a job: what its plan and its log add up to. */
 export interface Worksheet {

@@ -1,5 +1,5 @@
 import type { Worksheet } from './fold.js';
-import type { StringStage } from './stages.js';
+import type { StringStage } from '../stages/index.js';
 
 /** Why a step of a string cannot be ticked: the string is no part of the job, or is not there yet for it. */
 export type HeldUp = 'not-in-job' | 'not-laid-out' | 'not-anchored' | 'not-wound';

@@ -1,19 +1,5 @@
+export { isTick, stageOf } from './stages.js';
 export {
-  isStringStage,
-  isTick,
-  STAGES,
-  STRING_EVENTS,
-  STRING_STAGES,
-  stageOf,
-  type Stage,
-  type StringEventKind,
-  type StringStage,
-  type TickKind,
-} from './stages.js';
-export {
-  ARM_WAYS,
-  SCRAP_REASONS,
-  type ArmWay,
   type BenchEvent,
   type BenchEventKind,
   type CountedPayload,
@@ -26,7 +12,6 @@ export {
   type Measured,
   type ToolLaid,
   type LoggedTuning,
-  type ScrapReason,
   type SetChosen,
   type WoundPayload,
 } from './events.js';

@@ -1,5 +1,6 @@
 import type { Wrap } from '../constants/index.js';
-import type { Construction, CoreShape, Family, Finish, StringSpec, TableString } from '../strings/index.js';
+import type { StringSpec, TableString } from '../strings/index.js';
+import type { Construction, CoreShape, Family, Finish } from '../string-kinds/index.js';
 import { fromMillimetres, kilogramsPerMetre, toMillimetres } from '../units/index.js';
 
 /** A string as the log keeps it: plain JSON, the unit in the name, whole enough to be computed when the table has changed since. */

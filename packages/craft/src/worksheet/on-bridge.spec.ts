@@ -1,14 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import {
-  currentStage,
-  foldWorksheet,
-  setupOf,
-  stagesOf,
-  STRING_EVENTS,
-  STRING_STAGES,
-  type BenchEvent,
-  type StringStage,
-} from './index.js';
+import { currentStage, foldWorksheet, setupOf, stagesOf, type BenchEvent } from './index.js';
+import { STRING_EVENTS, STRING_STAGES, type StringStage } from '../stages/index.js';
 
 const COUNT = 6;
 const head = (at: number) => ({

@@ -1,17 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import {
-  currentStage,
-  foldWorksheet,
-  holdUp,
-  passed,
-  setupOf,
-  stockUse,
-  STRING_EVENTS,
-  tellStory,
-  type BenchEvent,
-  type Setup,
-  type StringStage,
-} from './index.js';
+import { currentStage, foldWorksheet, holdUp, passed, setupOf, stockUse, tellStory, type BenchEvent, type Setup } from './index.js';
+import { STRING_EVENTS, type StringStage } from '../stages/index.js';
 
 const SET = ['s1', 's2', 's3', 's4', 's5', 's6'];
 let at = 0;

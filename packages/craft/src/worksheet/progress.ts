@@ -1,5 +1,6 @@
 import { passed, stagesOf, type Worksheet } from './fold.js';
-import { isTick, stageOf, type Stage } from './stages.js';
+import { isTick, stageOf } from './stages.js';
+import type { Stage } from '../stages/index.js';
 
 /**
  * Where the work is: at the stage of the latest step while some string has not passed it, and then at the first stage that some string has not passed; the last one when

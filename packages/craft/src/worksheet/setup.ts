@@ -1,6 +1,7 @@
 import type { Finding, PadLies } from '../findings/index.js';
 import type { ToolKind } from '../tools/index.js';
-import type { LoggedTuning, Measured, ScrapReason, SpringsLearnedPayload } from './events.js';
+import type { LoggedTuning, Measured, SpringsLearnedPayload } from './events.js';
+import type { ScrapReason } from '../stages/index.js';
 import type { LoggedString } from './logged-string.js';
 import { asItCame, type Worksheet } from './fold.js';
 import { dropsOf } from './pitches.js';

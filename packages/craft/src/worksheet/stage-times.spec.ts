@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { foldWorksheet, stageTimes, type BenchEvent, type Stage } from './index.js';
+import { foldWorksheet, stageTimes, type BenchEvent } from './index.js';
+import type { Stage } from '../stages/index.js';
 
 const MINUTE = 60_000;
 /** An event so many minutes after nine. */

@@ -1,7 +1,8 @@
 import { MINUTES } from '../constants/index.js';
 import type { BenchEvent } from './events.js';
 import type { Worksheet } from './fold.js';
-import { stageOf, type Stage, type TickKind } from './stages.js';
+import { stageOf } from './stages.js';
+import type { Stage, TickKind } from '../stages/index.js';
 
 /** What one person spent on one stage of a job, ms. */
 export interface StageTime {

@@ -1,4 +1,5 @@
-import type { EventOf, ScrapReason } from './events.js';
+import type { EventOf } from './events.js';
+import type { ScrapReason } from '../stages/index.js';
 import type { Worksheet } from './fold.js';
 
 /** One thing that a job takes from the shelf. */

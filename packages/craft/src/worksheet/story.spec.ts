@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { foldWorksheet, STRING_EVENTS, tellStory, type BenchEvent, type StringStage } from './index.js';
+import { foldWorksheet, tellStory, type BenchEvent } from './index.js';
+import { STRING_EVENTS, type StringStage } from '../stages/index.js';
 
 let clock = 0;
 const head = (personId = 'corin') => {

@@ -3,7 +3,8 @@ import { unreachable } from '../outcome/index.js';
 import { TOOLS } from '../tools/index.js';
 import type { BenchEvent, EventOf, Measured, ToolLaid } from './events.js';
 import type { Worksheet } from './fold.js';
-import { isTick, type TickKind } from './stages.js';
+import { isTick } from './stages.js';
+import type { TickKind } from '../stages/index.js';
 
 /** One thing that somebody did, or several alike in a row, in plain words. */
 export interface StoryLine {

@@ -1,5 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { WorksheetFile } from '@gold-peg/contract/jobs';
+import type { PracticeTry, TryDraft } from '@gold-peg/contract/practice';
 import type { StringTableFile } from '@gold-peg/contract/strings';
 import type { BenchEvent } from '@gold-peg/craft/worksheet';
 import Dexie, { type EntityTable } from 'dexie';
@@ -28,16 +29,24 @@ export interface KeptTable {
   table: StringTableFile;
 }
 
+/** An exercise that was answered; `draft`: as it is still to be sent. */
+export interface LocalTry extends PracticeTry {
+  personId: string;
+  draft: TryDraft | null;
+}
+
 /** IndexedDB: every event is here before anything else happens to it. */
 @Injectable({ providedIn: 'root' })
 export class BenchDatabase extends Dexie {
   readonly events!: EntityTable<LocalEvent, 'id'>;
   readonly files!: EntityTable<KeptFile, 'jobId'>;
   readonly keptTables!: EntityTable<KeptTable, 'name'>;
+  readonly tries!: EntityTable<LocalTry, 'id'>;
 
   constructor() {
     super('gold-peg');
     this.version(1).stores({ events: 'id, jobId, state', files: 'jobId' });
     this.version(2).stores({ keptTables: 'name' });
+    this.version(3).stores({ tries: 'id, at' });
   }
 }

@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import type { Geometry } from '@gold-peg/contract/register';
 import { courseSizes, MOST_STRINGS, withCourses } from '@gold-peg/craft/reshape';
-import { FAMILIES } from '@gold-peg/craft/strings';
+import { FAMILIES } from '@gold-peg/craft/string-kinds';
 import { GeometryDraft } from './draft';
 import { DraftChoice } from './draft-choice';
 import { DraftFieldInput } from './draft-field';

@@ -28,7 +28,7 @@ const PLANNING_MS = 600;
           <dt>for settling</dt>
           <dd>not before {{ t.settling }}</dd>
           <dt>for work</dt>
-          <dd>not before {{ t.work }}</dd>
+          <dd>planned for {{ t.work }}</dd>
           <dt>half the time</dt>
           <dd>{{ t.p50 }}</dd>
           <dt>nine in ten</dt>

@@ -17,7 +17,7 @@ const ROLLER_BESIDE_SLOT_MM = 2;
 const CLAMP_HALF_MM = 3.2;
 const NUMBER_PX = 13;
 
-export function drawPost(lane: Lane, { instrument, inHand, done, plans }: HeadstockRequest, frame: Frame): DrawnPost | null {
+export function drawPost(lane: Lane, { instrument, inHand, done, bare = [], plans }: HeadstockRequest, frame: Frame): DrawnPost | null {
   const { index, number, place } = lane;
   const { post } = place;
   if (post.pipAlong !== null) return null;
@@ -28,7 +28,7 @@ export function drawPost(lane: Lane, { instrument, inHand, done, plans }: Headst
   const plan = plans[index];
   const common = { index, number, x, y, radius, aim: holeLine(lane, frame), done: done[index] ?? false, inHand: index === inHand };
   const wound =
-    plan?.kind === 'post' && plan.wind.turns > 0 && post.style !== 'roller'
+    plan?.kind === 'post' && bare[index] !== true && plan.wind.turns > 0 && post.style !== 'roller'
       ? { radius: windingCircle(plan.geometry).radius * MM * k, texture: lane.texture }
       : null;
   if (post.style === 'clamp') {

@@ -33,7 +33,7 @@ export function layOutHeadstock(request: HeadstockRequest): HeadstockPicture {
     nut: boxOf(at(NUT_MM.behind, -half), at(-NUT_MM.front, half)),
     posts,
     numberPx: Math.min(NUMBER_PX, ...posts.flatMap(({ body, clamp }) => (body !== null && clamp ? [body.height * IN_CLAMP] : []))),
-    strings: lanes.map((lane) => drawString(lane, request, frame)),
+    strings: lanes.filter(({ index }) => request.bare?.[index] !== true).map((lane) => drawString(lane, request, frame)),
     fan: fanOf(request, frame),
     trees: instrument.trees.map((tree) => drawTree(tree, request, frame)),
     cut: cutMark(

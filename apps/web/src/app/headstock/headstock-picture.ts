@@ -11,6 +11,8 @@ export interface HeadstockRequest {
   /** The cut that is shown for the lane in hand. */
   planInHand: WindPlan | null;
   done: readonly boolean[];
+  /** Posts on which nothing lies; none where it is left out. */
+  bare?: readonly boolean[];
   width: number;
   height: number;
   /** Where the fan meets each lane, px from the top, string 1 first. */

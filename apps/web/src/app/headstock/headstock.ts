@@ -29,6 +29,8 @@ export class Headstock {
   readonly planInHand = input.required<WindPlan | null>();
   readonly inHand = input.required<number>();
   readonly done = input.required<readonly boolean[]>();
+  /** Posts on which nothing lies. */
+  readonly bare = input<readonly boolean[]>([]);
   readonly width = input.required<number>();
   readonly height = input.required<number>();
   readonly laneCentres = input.required<readonly number[]>();
@@ -52,6 +54,7 @@ export class Headstock {
     planInHand: this.planInHand(),
     inHand: this.inHand(),
     done: this.done(),
+    bare: this.bare(),
     width: this.width(),
     height: this.height(),
     laneCentres: this.laneCentres(),

@@ -2,7 +2,7 @@ import { FormArray, FormControl, FormGroup } from '@angular/forms';
 import type { HouseHours, OwnHours } from '@gold-peg/contract/day';
 import { houseHours } from '@gold-peg/contract/day';
 import type { Percentile } from '@gold-peg/craft/day';
-import { FAMILIES, type Family } from '@gold-peg/craft/strings';
+import { FAMILIES, type Family } from '@gold-peg/craft/string-kinds';
 import { heldTo } from '../form';
 import { areHours, readStretches, sayStretches, type Stretches } from './stretches';
 

@@ -8,7 +8,7 @@ import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { houseHours } from '@gold-peg/contract/day';
 import { PERCENTILES, type Percentile } from '@gold-peg/craft/day';
-import { FAMILIES, type Family } from '@gold-peg/craft/strings';
+import { FAMILIES, type Family } from '@gold-peg/craft/string-kinds';
 import { map, startWith } from 'rxjs';
 import { duration } from '../day';
 import { issueFields } from '@gold-peg/contract/problems';

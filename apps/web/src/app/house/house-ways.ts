@@ -17,7 +17,7 @@ import { UnderWay } from '../ui/under-way';
 import { choiceRows, numberRows, turnRows, wayIn, withWay, type WayRow } from '../ways';
 import { effectsOf, side } from './effects';
 import { exampleOf, EXAMPLES, tried } from './example';
-import { PostPicture } from './post-picture';
+import { PostPicture } from '../ui/post-picture';
 
 /** A step of the buttons beside turns. */
 const QUARTER = 0.25;

@@ -1,4 +1,4 @@
-import type { Construction } from '@gold-peg/craft/strings';
+import type { Construction } from '@gold-peg/craft/string-kinds';
 
 /** How a string looks: by texture as well as by colour. */
 export type Texture = 'plain' | 'wound' | 'nylon';

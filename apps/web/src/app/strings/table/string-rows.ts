@@ -1,6 +1,7 @@
 import type { StoredString } from '@gold-peg/contract/strings';
 import { asTableString } from '@gold-peg/contract/strings';
-import { printGauge, stringProperties, type Family } from '@gold-peg/craft/strings';
+import { printGauge, stringProperties } from '@gold-peg/craft/strings';
+import type { Family } from '@gold-peg/craft/string-kinds';
 
 /** One row of the table as it is read at the bench. */
 export interface ShownString {

@@ -7,7 +7,7 @@ import { MatSortModule, type Sort } from '@angular/material/sort';
 import { MatTableModule } from '@angular/material/table';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { ENDPOINTS } from '@gold-peg/contract/endpoints';
-import { FAMILIES, type Family } from '@gold-peg/craft/strings';
+import { FAMILIES, type Family } from '@gold-peg/craft/string-kinds';
 import { StringTable } from '../../string-table/string-table';
 import { MarkSwatch } from '../../ui/mark-swatch';
 import { sorted, UNSORTED, type SortKeys } from '../../ui/sorted';

@@ -2,7 +2,8 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { MatDialog } from '@angular/material/dialog';
 import { Router } from '@angular/router';
 import { printGauge } from '@gold-peg/craft/strings';
-import { isStringStage, stagesOf, type ScrapReason, type Stage } from '@gold-peg/craft/worksheet';
+import { stagesOf } from '@gold-peg/craft/worksheet';
+import { isStringStage, type ScrapReason, type Stage } from '@gold-peg/craft/stages';
 import { Measures } from '../../preferences/measures';
 import { Session } from '../../session/session';
 import { Shelf } from '../../shelf/shelf';

@@ -1,4 +1,5 @@
-import type { HeldUp, Stage } from '@gold-peg/craft/worksheet';
+import type { HeldUp } from '@gold-peg/craft/worksheet';
+import type { Stage } from '@gold-peg/craft/stages';
 
 /** Why a step of a string cannot be ticked, what the button does instead, and where that leads. */
 export function sayHeldUp(why: HeldUp, number: number): { says: string; act: string; leadsTo: Stage | null } {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
-import { SCRAP_REASONS, type ScrapReason } from '@gold-peg/craft/worksheet';
+import { SCRAP_REASONS, type ScrapReason } from '@gold-peg/craft/stages';
 import { Shelf } from '../../shelf/shelf';
 
 export interface ScrapData {

@@ -1,6 +1,7 @@
 import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import { screwLead, type BridgeStep } from '@gold-peg/craft/balance';
-import type { ArmWay, OnBridge } from '@gold-peg/craft/worksheet';
+import type { OnBridge } from '@gold-peg/craft/worksheet';
+import type { ArmWay } from '@gold-peg/craft/stages';
 import { WorksheetDesk } from '../desk';
 import { BridgeDesk } from './bridge-desk';
 

@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it } from 'vitest';
 import type { Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { Stage } from '@gold-peg/craft/worksheet';
+import type { Stage } from '@gold-peg/craft/stages';
 import { Drafts } from './drafts';
 import { WorksheetBench } from '../../testing/worksheet-bench';
 import { LookOver } from '../look-over/look-over';

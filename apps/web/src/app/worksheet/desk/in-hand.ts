@@ -1,5 +1,5 @@
 import { Injectable, signal } from '@angular/core';
-import type { Stage } from '@gold-peg/craft/worksheet';
+import type { Stage } from '@gold-peg/craft/stages';
 
 /** What somebody has in hand at a worksheet. */
 @Injectable()

@@ -14,7 +14,8 @@ import {
   type RunStep,
   type StringStep,
 } from '@gold-peg/craft/bench-run';
-import { holdUp, isStringStage, type Stage } from '@gold-peg/craft/worksheet';
+import { holdUp } from '@gold-peg/craft/worksheet';
+import { isStringStage, type Stage } from '@gold-peg/craft/stages';
 import { Session } from '../../session/session';
 import { InHand } from './in-hand';
 import { JobLog } from './job-log';

@@ -1,7 +1,8 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { learnedPace, stageMinutes } from '@gold-peg/craft/day';
-import { isStringStage, passed, stageTimes } from '@gold-peg/craft/worksheet';
+import { passed, stageTimes } from '@gold-peg/craft/worksheet';
+import { isStringStage } from '@gold-peg/craft/stages';
 import { interval, map } from 'rxjs';
 import { HouseClock } from '../../server/house-clock';
 import { Session } from '../../session/session';

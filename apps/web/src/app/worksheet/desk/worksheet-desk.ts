@@ -2,16 +2,8 @@ import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { PastSetup } from '@gold-peg/contract/register';
 import { isDone, nextStep, type StringStep } from '@gold-peg/craft/bench-run';
-import {
-  isTick,
-  lastStanding,
-  stageOf,
-  STRING_EVENTS,
-  woundAsPlanned,
-  type BenchEventKind,
-  type ScrapReason,
-  type Stage,
-} from '@gold-peg/craft/worksheet';
+import { isTick, lastStanding, stageOf, woundAsPlanned, type BenchEventKind } from '@gold-peg/craft/worksheet';
+import { STRING_EVENTS, type ScrapReason, type Stage } from '@gold-peg/craft/stages';
 import { BenchLog, type Happening } from '../../bench-log/bench-log';
 import { LiveFeed } from '../../feed/live-feed';
 import { Session } from '../../session/session';

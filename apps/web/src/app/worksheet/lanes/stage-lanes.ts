@@ -1,6 +1,6 @@
 import { afterRenderEffect, ChangeDetectionStrategy, Component, computed, ElementRef, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { StringStage } from '@gold-peg/craft/worksheet';
+import type { StringStage } from '@gold-peg/craft/stages';
 import { Measures } from '../../preferences/measures';
 import { LaneBadge } from '../../ui/lane-badge';
 import { LaneButton } from '../../ui/lane-button';

@@ -1,4 +1,5 @@
-import type { StringStage, Worksheet } from '@gold-peg/craft/worksheet';
+import type { Worksheet } from '@gold-peg/craft/worksheet';
+import type { StringStage } from '@gold-peg/craft/stages';
 import type { Measures } from '../../preferences/measures';
 import type { Lane } from '../../lane/lane';
 import { houseTime } from '../../server/house-zone';

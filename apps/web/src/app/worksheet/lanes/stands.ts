@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { isStringStage, passed, stagesOf } from '@gold-peg/craft/worksheet';
+import { passed, stagesOf } from '@gold-peg/craft/worksheet';
+import { isStringStage } from '@gold-peg/craft/stages';
 import { WorksheetDesk } from '../desk';
 import { STAGE_NAMES } from '../stage-rule';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { FAMILIES } from '@gold-peg/craft/strings';
+import { FAMILIES } from '@gold-peg/craft/string-kinds';
 import { instrumentOf } from '@gold-peg/craft/archetypes';
 import { boardLayout } from './board-layout';
 

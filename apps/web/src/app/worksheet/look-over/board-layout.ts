@@ -1,6 +1,6 @@
 import type { Part } from '@gold-peg/craft/findings';
 import type { StringPlace } from '@gold-peg/craft/instrument';
-import type { Family } from '@gold-peg/craft/strings';
+import type { Family } from '@gold-peg/craft/string-kinds';
 
 /** Frets that are drawn, typical of a kind: a finding farther up is typed. */
 const FRETS: Readonly<Record<Family, number>> = {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { clampCount, placesToNote } from '@gold-peg/craft/findings';
 import { TOOLS } from '@gold-peg/craft/tools';
-import { isStringStage } from '@gold-peg/craft/worksheet';
+import { isStringStage } from '@gold-peg/craft/stages';
 import { AnchorFrames } from '../../anchor';
 import { Caution } from '../../ui/caution';
 import { MARK_COLOURS } from '../../ui/mark-colours';

@@ -1,4 +1,4 @@
-import type { Stage } from '@gold-peg/craft/worksheet';
+import type { Stage } from '@gold-peg/craft/stages';
 
 /** Stages in words: on the rule, as what was done to a string, and as the next action. */
 export const STAGE_NAMES: Readonly<Record<Stage, string>> = {

@@ -4,6 +4,8 @@ import { toMillimetres } from '@gold-peg/craft/units';
 
 /** A millimetre of the post on the picture. */
 const PX_PER_MM = 5;
+/** A thicker post is drawn smaller, so that string can be seen leaving it. */
+const WIDEST = 36;
 const WIDTH = 58;
 const HEIGHT = 92;
 /** Where the hole is, from the foot of the picture. */
@@ -72,9 +74,11 @@ export class PostPicture {
 
   protected readonly picture = computed(() => {
     const { geometry, wind, methods } = this.plan();
-    const width = toMillimetres(geometry.postDiameter) * PX_PER_MM;
-    const thick = Math.max(1.5, toMillimetres(geometry.stringDiameter) * PX_PER_MM);
-    const hole = HEIGHT - HOLE_MM * PX_PER_MM;
+    const diameter = toMillimetres(geometry.postDiameter);
+    const k = Math.min(PX_PER_MM, WIDEST / diameter);
+    const width = diameter * k;
+    const thick = Math.max(1.5, toMillimetres(geometry.stringDiameter) * k);
+    const hole = HEIGHT - HOLE_MM * k;
     const whole = Math.max(0, wind.turns);
     const above = Math.min(methods.turnsAbove, whole);
     const below = whole - above;

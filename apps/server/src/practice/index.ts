@@ -1,0 +1,1 @@
+export { keepPractice, readPractice } from './routes.js';

@@ -1,0 +1,78 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { SimulatedBench } from './simulated-bench';
+
+/** What a press, a notch of the wheel and a key turn; with Shift a whole turn, with Alt a hundredth. */
+export const [EIGHTH, WHOLE, FINE] = [1 / 8, 1, 1 / 100];
+const TICKS = Array.from({ length: 24 }, (_, tick) => tick * 15);
+
+/** The button of the peg in hand, as it stands: pressed, by the wheel, or by the arrow keys. */
+@Component({
+  selector: 'peg-bench-dial',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule],
+  template: `
+    <svg viewBox="-52 -52 104 104" aria-hidden="true" (wheel)="roll($event)">
+      <circle class="plate" r="46" />
+      @for (tick of TICKS; track tick) {
+        <line y1="-45" [attr.y2]="tick % 45 === 0 ? -37 : -41" [attr.transform]="'rotate(' + tick + ')'" />
+      }
+      <rect class="button" x="-13" y="-34" width="26" height="68" rx="11" [attr.transform]="'rotate(' + degrees() + ')'" />
+      <text y="6">{{ bench.inHand() + 1 }}</text>
+    </svg>
+    <div>
+      <p>
+        <b>{{ said().turns }}</b><span class="soft">{{ said().of }}</span>
+      </p>
+      <p class="soft">{{ said().way }}</p>
+      <div class="presses">
+        @for (press of presses; track press.label) {
+          <button matButton="outlined" type="button" [attr.aria-label]="press.label" (click)="turn(press.turns)">{{ press.sign }}</button>
+        }
+      </div>
+      <p class="soft small">wheel and arrow keys an eighth, ⇧ a turn, Alt a hundredth</p>
+    </div>
+  `,
+  styleUrl: './bench-dial.scss',
+})
+export class BenchDial {
+  protected readonly bench = inject(SimulatedBench);
+  protected readonly TICKS = TICKS;
+  protected readonly presses = [
+    { label: 'a turn down', sign: '⇤', turns: -WHOLE },
+    { label: 'an eighth down', sign: '←', turns: -EIGHTH },
+    { label: 'a hundredth down', sign: '−', turns: -FINE },
+    { label: 'a hundredth up', sign: '+', turns: FINE },
+    { label: 'an eighth up', sign: '→', turns: EIGHTH },
+    { label: 'a turn up', sign: '⇥', turns: WHOLE },
+  ];
+
+  private readonly turned = computed(() => {
+    const on = this.bench.on();
+    return on.at === 'old' ? on.state.button : on.at === 'wound' ? (on.taut ? on.state.button : on.button) : 0;
+  });
+  private readonly behindNut = computed(() => this.bench.now().nutShut);
+  protected readonly degrees = computed(() => (360 * this.turned()) % 360);
+  protected readonly said = computed(() => {
+    const { plan } = this.bench.to();
+    const on = this.bench.on();
+    if (this.behindNut()) return { turns: 'nut shut', of: 'fine tuner behind it', way: 'in draws it up' };
+    const makes = on.at === 'wound' ? on.plan.buttonTurns : plan.buttonTurns;
+    return {
+      turns: this.turned().toFixed(1),
+      of: on.at === 'old' || on.at === 'wound' ? `of about ${makes.toFixed(0)} button turns` : 'button turns',
+      // not before it is said by whoever threads it
+      way: on.at === 'old' || on.at === 'wound' ? `post ${plan.direction} winds up` : 'nothing on it',
+    };
+  });
+
+  turn(turns: number): void {
+    const string = this.bench.inHand();
+    this.bench.do({ do: this.behindNut() ? 'fine' : 'turn', string, turns });
+  }
+
+  protected roll(event: WheelEvent): void {
+    event.preventDefault();
+    this.turn(event.deltaY < 0 ? EIGHTH : -EIGHTH);
+  }
+}

@@ -1,0 +1,74 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { floats } from '@gold-peg/craft/instrument';
+import { OneOf } from '../../ui/one-of';
+import { SimulatedBench, type Tells } from './simulated-bench';
+
+interface Held {
+  key: string;
+  says: string;
+  on: boolean;
+  does: () => void;
+}
+
+const TELLS: readonly { value: Tells; label: string }[] = [
+  { value: 'tuner', label: 'tuner' },
+  { value: 'ear', label: 'by ear' },
+  { value: 'touch', label: 'by touch' },
+];
+
+/** What is on or off for all strings: a hand that guides, eyes covered, a block, a nut; and what tells the pitch. */
+@Component({
+  selector: 'peg-bench-tray',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButtonModule, OneOf],
+  template: `
+    @for (held of held(); track held.says) {
+      <button matButton="outlined" type="button" [class.on]="held.on" [attr.aria-pressed]="held.on" (click)="held.does()">
+        {{ held.says }} <b>{{ held.on ? 'on' : 'off' }}</b> <kbd>{{ held.key }}</kbd>
+      </button>
+    }
+    <peg-one-of about="What tells the pitch" [choices]="TELLS" [value]="bench.tells()" (picked)="bench.tells.set($event)" />
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: var(--space-2) var(--space-3);
+      padding: var(--space-2) var(--space-4);
+      border-block: 1px solid var(--line);
+      background: var(--paper-deep);
+    }
+    button {
+      gap: var(--space-2);
+    }
+    .on {
+      border-color: var(--felt);
+      background: var(--paper);
+      color: var(--felt);
+    }
+    peg-one-of {
+      margin-inline-start: auto;
+    }
+  `,
+})
+export class BenchTray {
+  protected readonly bench = inject(SimulatedBench);
+  protected readonly TELLS = TELLS;
+
+  readonly held = computed((): Held[] => {
+    const { guided, eyesCovered, blocked, nutShut } = this.bench.now();
+    const { bridge } = this.bench.restring().instrument;
+    const held = (key: string, says: string, act: 'guide' | 'cover' | 'block' | 'nut', on: boolean): Held => ({
+      ...{ key, says, on },
+      does: () => this.bench.do({ do: act, on: !on }),
+    });
+    return [
+      held('E', 'eye cover', 'cover', eyesCovered),
+      held('H', 'guiding hand', 'guide', guided),
+      ...(floats(bridge) ? [held('K', 'block under the bridge', 'block', blocked)] : []),
+      ...(bridge.anchor === 'double-locking' ? [held('N', 'nut shut', 'nut', nutShut)] : []),
+    ];
+  });
+}

@@ -1,0 +1,1 @@
+export { BenchPlace } from './bench-place';

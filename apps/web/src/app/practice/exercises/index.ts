@@ -1,0 +1,13 @@
+export { BalanceExerciseView } from './balance-exercise';
+export { CentsExerciseView } from './cents-exercise';
+export { FaultExerciseView } from './fault-exercise';
+export { NutExerciseView } from './nut-exercise';
+export { NylonExerciseView } from './nylon-exercise';
+export { OctaveExerciseView } from './octave-exercise';
+export { OrderExerciseView } from './order-exercise';
+export { SlackExerciseView } from './slack-exercise';
+export { SlipExerciseView } from './slip-exercise';
+export { WhichExerciseView } from './which-exercise';
+export { WindingExerciseView } from './winding-exercise';
+export { layOutFault } from './fault-layout';
+export { LiftPicture } from './lift-picture';

@@ -1,0 +1,38 @@
+import { constant } from './constant.js';
+
+/** What goes wrong, and how far, where a simulated instrument is restrung. */
+export const RESTRINGING = {
+  /** Chance that a turn which no hand guides lies across the one before. */
+  crosses: constant(0.5, [0.3, 0.8], '', 'a string that is let run winds itself anywhere'),
+  crossingDrop: constant(14, [5, 30], '¢', 'what a turn that slides off another costs under each stretch, workshop practice'),
+  crossingRounds: constant(5, [3, 8], '', 'rounds until it has slid off, workshop practice'),
+  /** What ball, knot or loop goes on taking up once the string is at its note. */
+  seats: constant(0.05, [0.02, 0.15], 'mm', 'the last of what a ball, knot or loop takes up, until somebody presses it home'),
+  hangs: constant(0.8, [0.4, 1.5], 'mm', 'an end that is not home takes up so much at once, sooner or later'),
+  /** Shares of the pull at pitch at which an end gives way that was fixed badly. */
+  runsAt: constant(0.6, [0.3, 0.9], '', 'a tie that runs never lets its string up'),
+  creepsAt: constant(1.06, [1.02, 1.2], '', 'it comes up, and gives way under the first stretch'),
+  /** What a clamp that is too tight leaves of a string. */
+  notched: constant(0.3, [0.15, 0.4], '', 'share of its strength that a string loses where a clamp or pliers notch it'),
+  /** More pull than this share of that at pitch lets a string fly when it is cut. */
+  fliesFrom: constant(0.15, [0.1, 0.3], '', 'slack enough to be moved aside with a finger, workshop practice'),
+  neck: constant(0.05, [0.02, 0.1], '¢', 'what one newton of total pull costs every other string, necks of wood'),
+} as const;
+
+/** How long each thing takes at a bench. */
+export const HAND_SECONDS = {
+  buttonTurn: constant(0.6, [0.3, 1.2], 's', 'with a winder'),
+  fineTurn: constant(2, [1, 4], 's', 'by hand, listening'),
+  cut: constant(6, [4, 10], 's', 'cut and lay aside'),
+  takeOff: constant(25, [10, 60], 's', 'both ends out, coiled and binned'),
+  anchor: constant(40, [15, 120], 's', 'one end fixed and looked at'),
+  thread: constant(20, [10, 40], 's', 'through the post and its slack measured'),
+  pluck: constant(3, [2, 6], 's', 'pluck and read'),
+  stretch: constant(12, [6, 25], 's', 'one round along the whole string'),
+  press: constant(5, [3, 10], 's', 'thumb at ball, knot or saddle'),
+  judge: constant(2, [1, 5], 's', 'a look at the last rounds'),
+  trim: constant(10, [5, 20], 's', 'tail cut and binned'),
+  nut: constant(30, [15, 60], 's', 'three clamps of a locking nut'),
+  block: constant(30, [15, 90], 's', 'a block under the bridge'),
+  cover: constant(3, [2, 8], 's', 'eye protection on'),
+} as const;

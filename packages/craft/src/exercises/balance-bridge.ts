@@ -1,0 +1,119 @@
+import { ARCHETYPES, instrumentOf } from '../archetypes/index.js';
+import {
+  bridgeUnder,
+  levelClaw,
+  movesByMarks,
+  offAt,
+  restsFrom,
+  screwLead,
+  settle,
+  tunedTo,
+  usualSprings,
+  type FloatingBridge,
+  type RestLengths,
+} from '../balance/index.js';
+import { stringOrder } from '../bench-run/index.js';
+import { BRIDGE_WORK } from '../constants/index.js';
+import { floats, type Instrument } from '../instrument/index.js';
+import { HOLDS, STRING_ORDERS } from '../methods/index.js';
+import { setsFor, stringProperties } from '../strings/index.js';
+import { cents, fromDegrees, hertz, metres, type Cents, type Metres, type Radians } from '../units/index.js';
+
+/** One string tuned to so far beside its note, as the tuner shows it then; or both screws of the claw turned, in above zero. */
+export type BridgeMove = { kind: 'tune'; string: number; cents: number } | { kind: 'claw'; turns: number };
+
+/** A floating bridge whose strings are off and whose claw is not where it belongs: brought home in few moves. */
+export interface BalanceExercise {
+  kind: string;
+  name: string;
+  instrument: Instrument;
+  bridge: FloatingBridge;
+  claw: Metres;
+  rests: RestLengths;
+  /** Moves that it takes by marks: each string set where it has to sound now to be right in the end. */
+  best: number;
+}
+
+export interface BalanceAnswer {
+  moves: readonly BridgeMove[];
+}
+
+/** How a bridge lies and sounds. `home`: level, and every string within what holds. */
+export interface BridgeStands {
+  angle: Radians;
+  off: readonly (Cents | null)[];
+  home: boolean;
+}
+
+/** How far strings are off, ¢, and the claw, turns of its screws, by level. */
+const OFF = [12, 20, 30, 45];
+const CLAW = [0.25, 0.5, 0.75, 1];
+/** Who leaves it before it is home would go on for about so many moves. */
+const NOT_HOME = 10;
+const LEVEL = fromDegrees(BRIDGE_WORK.levelWithin.value);
+const MOST_DRAWS = 200;
+
+const at = (list: readonly number[], level: number): number => list[Math.min(level, list.length - 1)] ?? 0;
+
+/** @throws RangeError where no bridge can be brought home: it is our bug. */
+export function balanceExercise(chance: () => number, level: number): BalanceExercise {
+  const floating = ARCHETYPES.filter(({ id }) => floats(instrumentOf(id).bridge));
+  const evenly = (most: number) => most * (2 * chance() - 1);
+  for (let draw = 0; draw < MOST_DRAWS; draw++) {
+    const archetype = floating[Math.floor(chance() * floating.length)];
+    const bridge = archetype === undefined ? null : bridgeOf(instrumentOf(archetype.id), chance);
+    const right = bridge === null ? null : levelClaw(bridge);
+    if (archetype === undefined || bridge === null || right?.ok !== true) continue;
+    const claw = metres(right.value + screwLead * evenly(at(CLAW, level)));
+    const heard = bridge.strings.map(({ pitch }) => hertz(pitch * 2 ** (evenly(at(OFF, level)) / 1200)));
+    const { rests } = restsFrom(bridge, claw, heard);
+    const best = fewest(bridge, claw, rests);
+    if (best !== null)
+      return { kind: archetype.id, name: archetype.name, instrument: instrumentOf(archetype.id), bridge, claw, rests, best };
+  }
+  throw new RangeError('no bridge can be brought home');
+}
+
+function bridgeOf(instrument: Instrument, chance: () => number): FloatingBridge | null {
+  const sets = setsFor(instrument.family, instrument.strings.length);
+  const specs = sets[Math.floor(chance() * sets.length)]?.strings ?? [];
+  const strings = specs.map((spec) => {
+    const read = stringProperties(spec);
+    return read.ok ? read.value : null;
+  });
+  return bridgeUnder(instrument, strings, usualSprings);
+}
+
+/** By marks in the order that takes fewest; null where none comes home. */
+function fewest(bridge: FloatingBridge, claw: Metres, rests: RestLengths): number | null {
+  const all = STRING_ORDERS.map((order) =>
+    movesByMarks(
+      { bridge, claw, rests },
+      { bridge, claw },
+      { order: stringOrder(order, rests.length), tolerance: HOLDS.cents, learns: false },
+    ),
+  ).filter(({ home }) => home);
+  return all.length === 0 ? null : Math.min(...all.map(({ pegs, claw: turned }) => pegs + turned));
+}
+
+/** How it stands after these moves. A move of a string that there is not changes nothing. */
+export function bridgeAfter({ bridge, claw, rests }: BalanceExercise, moves: readonly BridgeMove[]): BridgeStands {
+  const now = { claw, rests };
+  for (const move of moves) {
+    if (move.kind === 'claw') now.claw = metres(now.claw + move.turns * screwLead);
+    else {
+      const pitch = bridge.strings[move.string]?.pitch;
+      if (pitch === undefined) continue;
+      now.rests = tunedTo(bridge, now.claw, now.rests, { string: move.string, sounds: hertz(pitch * 2 ** (move.cents / 1200)) }).rests;
+    }
+  }
+  const { angle } = settle(bridge, now.claw, now.rests);
+  const off = offAt(bridge, now.claw, now.rests).map((each) => (each === null ? null : cents(each)));
+  return { angle, off, home: Math.abs(angle) <= LEVEL && off.every((each) => each !== null && Math.abs(each) <= HOLDS.cents) };
+}
+
+/** Moves more than it takes by marks; fewer are as good. */
+export function balanceOff(exercise: BalanceExercise, { moves }: BalanceAnswer): number {
+  const more = Math.max(0, moves.length - exercise.best);
+  return bridgeAfter(exercise, moves).home ? more : more + NOT_HOME;
+}

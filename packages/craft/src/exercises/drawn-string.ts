@@ -1,0 +1,47 @@
+import { ARCHETYPES, instrumentOf } from '../archetypes/index.js';
+import type { Instrument } from '../instrument/index.js';
+import { windString, type PostPlan } from '../procedure/index.js';
+import { setsFor, stringProperties, type StringProperties } from '../strings/index.js';
+
+/** A string that goes round a post of an instrument of some kind: what most exercises are made on. */
+export interface DrawnString {
+  /** Of the archetype. */
+  kind: string;
+  name: string;
+  instrument: Instrument;
+  index: number;
+  string: StringProperties;
+  plan: PostPlan;
+}
+
+const pickFrom = <T>(list: readonly T[], chance: () => number): T | undefined => list[Math.floor(chance() * list.length)];
+
+/** Tries until one is fit: a few in a hundred draws are enough for any exercise there is. */
+const MOST_DRAWS = 2000;
+
+/**
+ * Draws strings of instruments until one is `fit`.
+ * @throws RangeError where none is: the exercise asks for what no instrument has.
+ */
+export function drawString<T>(chance: () => number, fit: (drawn: DrawnString) => T | null): T {
+  for (let draw = 0; draw < MOST_DRAWS; draw++) {
+    const drawn = anyString(chance);
+    const found = drawn === null ? null : fit(drawn);
+    if (found !== null) return found;
+  }
+  throw new RangeError('no string of any instrument is fit for this exercise');
+}
+
+function anyString(chance: () => number): DrawnString | null {
+  const archetype = pickFrom(ARCHETYPES, chance);
+  if (archetype === undefined) return null;
+  const instrument = instrumentOf(archetype.id);
+  const set = pickFrom(setsFor(instrument.family, instrument.strings.length), chance);
+  const index = Math.floor(chance() * instrument.strings.length);
+  const spec = set?.strings[index];
+  const read = spec === undefined ? null : stringProperties(spec);
+  if (read?.ok !== true) return null;
+  const plan = windString({ instrument, index, string: read.value });
+  if (plan?.kind !== 'post') return null;
+  return { kind: archetype.id, name: archetype.name, instrument, index, string: read.value, plan };
+}

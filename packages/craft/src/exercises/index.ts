@@ -1,0 +1,14 @@
+export { beatsBetween, TRIED_CENTS, type CentsAnswer, type CentsExercise } from './cents-by-ear.js';
+export { bridgeAfter, type BalanceAnswer, type BalanceExercise, type BridgeMove, type BridgeStands } from './balance-bridge.js';
+export type { DrawnString } from './drawn-string.js';
+export { exerciseOf, judge, type AnswerOf, type ExerciseOf, type Judged } from './exercise.js';
+export { expectedWorth, levelOf, nextSkill, remembered, standingOf, type Standing, type Tried } from './learner.js';
+export type { NutAnswer, NutExercise } from './nut-angle.js';
+export type { NylonAnswer, NylonExercise } from './nylon.js';
+export { givesUnder, PUSH, type OctaveAnswer, type OctaveExercise } from './octave.js';
+export type { FaultAnswer, FaultExercise } from './fault.js';
+export type { OrderAnswer, OrderExercise } from './order.js';
+export { aimFor, rightSlack, slackLeft, turnsOf, type SlackAnswer, type SlackExercise } from './slack.js';
+export type { SlipAnswer, SlipExercise } from './stretch-or-slip.js';
+export type { WhichStringAnswer, WhichStringExercise } from './which-string.js';
+export type { WindingAnswer, WindingExercise } from './winding-side.js';

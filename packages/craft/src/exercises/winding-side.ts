@@ -1,0 +1,29 @@
+import type { Direction, PostStyle } from '../instrument/index.js';
+import { windString } from '../procedure/index.js';
+import { drawString, type DrawnString } from './drawn-string.js';
+
+/** Which way a post turns, and so on which side of it its string leaves. */
+export type WindingExercise = DrawnString;
+
+export interface WindingAnswer {
+  direction: Direction;
+}
+
+/** Seen from above, a post shows which way it turns; others are seen from their end. */
+const FROM_ABOVE: readonly PostStyle[] = ['through', 'slotted', 'locking', 'planetary'];
+/** From this level on every other instrument is strung for the left hand: its posts turn the other way. */
+const LEFT_FROM = 2;
+
+export const windingExercise = (chance: () => number, level: number): WindingExercise => {
+  const mirrored = level >= LEFT_FROM && chance() < 0.5;
+  return drawString(chance, (drawn) => {
+    const style = drawn.instrument.strings[drawn.index]?.post.style;
+    if (style === undefined || !FROM_ABOVE.includes(style)) return null;
+    if (!mirrored) return drawn;
+    const instrument = { ...drawn.instrument, hand: 'left' as const };
+    const plan = windString({ instrument, index: drawn.index, string: drawn.string });
+    return plan?.kind === 'post' ? { ...drawn, instrument, plan } : null;
+  });
+};
+
+export const windingIsRight = ({ plan }: WindingExercise, { direction }: WindingAnswer): boolean => direction === plan.direction;

@@ -1,0 +1,54 @@
+import { archetype, instrumentOf } from '../archetypes/index.js';
+import { bridgeUnder, levelClaw, usualSprings, type FloatingBridge } from '../balance/index.js';
+import { firstLaidOut } from '../gauges/index.js';
+import { pitchOf, type Instrument } from '../instrument/index.js';
+import { windString, type PostPlan } from '../procedure/index.js';
+import { setsFor, stringProperties, type StringProperties } from '../strings/index.js';
+import { metres, type Hertz, type Metres } from '../units/index.js';
+
+/** One string that is to come on: what it is, and how it would be wound as planned. */
+export interface ToString {
+  string: StringProperties;
+  plan: PostPlan;
+  note: Hertz;
+  scale: Metres;
+}
+
+/** An instrument on the simulated bench, with the set that fits its nut: what does not change while it is restrung. */
+export interface Restring {
+  kind: string;
+  name: string;
+  /** Of the set. */
+  set: string;
+  seed: number;
+  instrument: Instrument;
+  strings: readonly ToString[];
+  /** Null where the bridge does not move. */
+  bridge: FloatingBridge | null;
+  claw: Metres;
+}
+
+/** Lays one out; null for a kind that no set of the table fits, or whose strings go round no post. `seed`: what hands and strings do follows from it. */
+export function layOut(kind: string, seed: number): Restring | null {
+  const known = archetype(kind);
+  if (known === undefined) return null;
+  const instrument = instrumentOf(kind);
+  const slots = instrument.strings.map(({ slotWidth }) => slotWidth);
+  const set = firstLaidOut(setsFor(instrument.family, instrument.strings.length), slots, () => 0);
+  const strings = instrument.strings.flatMap((place, index): ToString[] => {
+    const spec = set?.strings[index];
+    const read = spec === undefined ? null : stringProperties(spec);
+    if (read?.ok !== true) return [];
+    const plan = windString({ instrument, index, string: read.value });
+    return plan?.kind === 'post' ? [{ string: read.value, plan, note: pitchOf(instrument, place), scale: place.scaleLength }] : [];
+  });
+  if (set === null || strings.length < instrument.strings.length) return null;
+  const bridge = bridgeUnder(
+    instrument,
+    strings.map(({ string }) => string),
+    usualSprings,
+  );
+  const level = bridge === null ? null : levelClaw(bridge);
+  const claw = level?.ok === true ? level.value : (bridge?.springs.free ?? metres(0));
+  return { kind, name: known.name, set: set.name, seed, instrument, strings, bridge, claw };
+}

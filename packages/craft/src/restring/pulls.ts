@@ -1,0 +1,53 @@
+import { RESTRINGING } from '../constants/index.js';
+import { atSaddle, bridgeUnderNow, longerBy, pitchNow, pullOfSimulated, pullsOf, type PullAt } from '../simulated/index.js';
+import { metres, radians, type Hertz, type Metres, type Newtons, type Radians } from '../units/index.js';
+import type { Restring } from './lay-out.js';
+import { isUp, type OnBench, type OnPost } from './on-bench.js';
+
+const pullAt = (string: OnPost): PullAt | null => (isUp(string) ? pullOfSimulated(string.of, string.state) : null);
+
+/** Where a bridge that moves finds its rest under these strings; a block holds it level. */
+export function restsAt({ bridge, claw }: Restring, { strings, blocked, angle }: OnBench): Radians {
+  return bridge === null || blocked ? radians(0) : bridgeUnderNow(bridge, claw, strings.map(pullAt), angle);
+}
+
+/** How much longer string `index` is than with the bridge level and the neck as it is at pitch: by the bridge where that moves, else by what the neck gives. */
+export function longerOn(restring: Restring, now: OnBench, index: number): Metres {
+  if (restring.bridge !== null) return longerBy(restring.bridge, index, now.angle);
+  const on = now.strings[index];
+  if (on === undefined || !isUp(on)) return metres(0);
+  const { string, plan } = toString(restring, index);
+  // a first-order look at a small thing: pulls as they are with the neck at rest
+  const more = now.strings.reduce((sum, each, at) => sum + pullOn(each) - toString(restring, at).plan.load.pull, 0);
+  const strain = plan.load.pull / string.stiffness;
+  return metres((on.of.path - on.of.pastNut) * strain * (2 ** ((-RESTRINGING.neck.value * more) / 600) - 1));
+}
+
+const pullOn = (string: OnPost): number => (isUp(string) ? pullsOf(string.of, string.state).body : 0);
+
+/** The string `index` as the instrument is. @throws RangeError where there is none: it is our bug. */
+export function toString({ strings }: Restring, index: number): Restring['strings'][number] {
+  const found = strings[index];
+  if (found === undefined) throw new RangeError(`there is no string ${index}`);
+  return found;
+}
+
+/** How hard it pulls; 0 where it is slack or off. */
+export function pullNow(restring: Restring, now: OnBench, index: number): Newtons {
+  const string = now.strings[index];
+  if (string === undefined || !isUp(string)) return 0 as Newtons;
+  return pullsOf(atSaddle(string.of, longerOn(restring, now, index)), string.state).body;
+}
+
+/** What it sounds when it is plucked; 0 Hz where it is slack or off. */
+export function soundsNow(restring: Restring, now: OnBench, index: number): Hertz {
+  const string = now.strings[index];
+  if (string === undefined || !isUp(string)) return 0 as Hertz;
+  return pitchNow(atSaddle(string.of, longerOn(restring, now, index)), string.state);
+}
+
+/** How far from its note, ¢; null where it does not sound. */
+export function centsOff(restring: Restring, now: OnBench, index: number): number | null {
+  const sounds = soundsNow(restring, now, index);
+  return sounds > 0 ? 1200 * Math.log2(sounds / toString(restring, index).note) : null;
+}

@@ -1,0 +1,343 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { ARCHETYPES } from '../archetypes/index.js';
+import { RESTRINGING } from '../constants/index.js';
+import { metres, type Metres } from '../units/index.js';
+import {
+  after,
+  anchorWays,
+  begun,
+  centsOff,
+  isFinished,
+  layOut,
+  longerOn,
+  nextCosts,
+  pullNow,
+  turnsFor,
+  worthOf,
+  type Act,
+  type OnBench,
+  type Restring,
+  type Wound,
+} from './index.js';
+
+const laidOut = (kind: string, seed = 7): Restring => {
+  const restring = layOut(kind, seed);
+  if (restring === null) throw new Error(`${kind} cannot be laid out`);
+  return restring;
+};
+const does = (restring: Restring, now: OnBench, ...acts: readonly Act[]) => acts.reduce((then, act) => after(restring, then, act), now);
+const woundAt = (now: OnBench, index: number): Wound => {
+  const string = now.strings[index];
+  if (string?.at !== 'wound') throw new Error(`string ${index} is ${string?.at}`);
+  return string;
+};
+const kindsOf = (now: OnBench) => now.mistakes.map(({ kind }) => kind);
+const right = (restring: Restring) => anchorWays(restring.instrument.bridge.anchor)[0]?.id ?? '';
+/** String `string` bare, its end fixed so. */
+const bare = (string: number, way: string): Act[] => [
+  { do: 'slacken', string },
+  { do: 'take-off', string },
+  { do: 'anchor', string, way },
+];
+const thread = (restring: Restring, string: number, slack?: Metres): Act => {
+  const plan = restring.strings[string]?.plan;
+  if (plan === undefined) throw new Error('no plan');
+  return { do: 'thread', string, slack: slack ?? plan.slack, direction: plan.direction };
+};
+const started = (restring: Restring): OnBench => does(restring, begun(restring), { do: 'cover', on: true }, { do: 'guide', on: true });
+/** Turned up from slack until it pulls as its plan has it. */
+function up(restring: Restring, from: OnBench, string: number): OnBench {
+  const pull = restring.strings[string]?.plan.load.pull ?? 0;
+  let now = from;
+  for (let turn = 0; turn < 3000 && now.strings[string]?.at === 'wound' && pullNow(restring, now, string) < pull; turn++)
+    now = after(restring, now, { do: 'turn', string, turns: 0.05 });
+  return now;
+}
+
+/** Brought to its note from below, by the peg or by its fine tuner: most of the way at once, then in bits. */
+function tuned(restring: Restring, from: OnBench, string: number, by: 'turn' | 'fine' = 'turn'): OnBench {
+  const perTurn = by === 'fine' ? FINE_CENTS : (restring.strings[string]?.plan.centsPerButtonTurn ?? 100);
+  let now = from;
+  for (let step = 0; step < 300; step++) {
+    const off = centsOff(restring, now, string) ?? -1200;
+    if (Math.abs(off) < 2.5) break;
+    const [down, up] = [-(off + 15) / perTurn - 0.03, Math.min(0.5, Math.max(1 / perTurn, (-0.6 * off) / perTurn))];
+    now = after(restring, now, { do: by, string, turns: off > 0 ? down : up });
+  }
+  return now;
+}
+
+/** As it should be done: eyes covered, a hand on the string, the right end, the slack that is planned, rounds until the next costs little. */
+function restrung(restring: Restring): OnBench {
+  const { anchor } = restring.instrument.bridge;
+  const all = [...restring.strings.keys()];
+  const off = (now: OnBench, string: number) => does(restring, now, ...bare(string, right(restring)));
+  const on = (now: OnBench, string: number) => tuned(restring, after(restring, now, thread(restring, string)), string);
+  let now = started(restring);
+  const blocked = anchor === 'double-locking';
+  if (blocked) now = does(restring, now, { do: 'nut', on: false }, { do: 'block', on: true });
+  if (blocked || anchor === 'wrap-and-tuck') now = all.reduce(on, all.reduce(off, now));
+  else now = all.reduce((then, string) => on(off(then, string), string), now);
+  for (const string of all) {
+    now = tuned(restring, after(restring, now, { do: 'press', string }), string);
+    for (let round = 0; round < 12 && costs(restring, now, string) > 4; round++)
+      now = tuned(restring, after(restring, now, { do: 'stretch', string }), string);
+    now = does(restring, now, { do: 'judge', string }, { do: 'trim', string });
+  }
+  if (blocked) now = after(restring, now, { do: 'block', on: false });
+  for (let pass = 0; pass < 6; pass++) now = all.reduce((then, string) => tuned(restring, then, string), now);
+  if (!blocked) return now;
+  now = after(restring, now, { do: 'nut', on: true });
+  for (let pass = 0; pass < 6; pass++) now = all.reduce((then, string) => tuned(restring, then, string, 'fine'), now);
+  return now;
+}
+const costs = (restring: Restring, now: OnBench, string: number) => nextCosts(woundAt(now, string), longerOn(restring, now, string));
+
+/** About what a turn of a fine tuner brings. */
+const FINE_CENTS = 60;
+const ROUND_POSTS = ARCHETYPES.map(({ id }) => id).filter((id) => layOut(id, 1) !== null);
+
+describe('a restring on a simulated instrument', () => {
+  it('lays out every kind but those that have no posts', () => {
+    expect(ARCHETYPES.map(({ id }) => id).filter((id) => !ROUND_POSTS.includes(id))).toEqual(['electric-headless', 'bass-headless']);
+    expect(layOut('no such kind', 1)).toBeNull();
+  });
+
+  it.each(ROUND_POSTS)(
+    '%s: comes with its old strings at their notes, and what is left slack as planned makes the turns that are planned',
+    (kind) => {
+      const restring = laidOut(kind);
+      const now = begun(restring);
+      restring.strings.forEach((to, index) => {
+        expect(centsOff(restring, now, index)).toBeCloseTo(0, 3);
+        expect(turnsFor(to, to.plan.slack)).toBeCloseTo(to.plan.wind.turns, 6);
+      });
+    },
+  );
+
+  it('runs the same with the same seed and hands, and otherwise with another', () => {
+    const kind = 'acoustic-parlour';
+    const run = (seed: number) => {
+      const restring = laidOut(kind, seed);
+      const on = does(restring, started(restring), ...bare(2, right(restring)), thread(restring, 2), { do: 'guide', on: false });
+      return does(restring, up(restring, on, 2), { do: 'stretch', string: 2 });
+    };
+    expect(JSON.stringify(run(3))).toBe(JSON.stringify(run(3)));
+    expect(JSON.stringify(run(3))).not.toBe(JSON.stringify(run(4)));
+  });
+
+  it('lets the neck come back while strings are off: 0.05 ¢ for each newton that is missing', () => {
+    const restring = laidOut('acoustic-parlour');
+    const now = does(restring, started(restring), { do: 'slacken', string: 5 }, { do: 'cut', string: 5 });
+    const missing = restring.strings[5]?.plan.load.pull ?? 0;
+    expect(centsOff(restring, now, 0)).toBeCloseTo(RESTRINGING.neck.value * missing, 1);
+    expect(kindsOf(now)).toEqual([]);
+  });
+
+  it('makes more turns of more slack, on every kind', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...ROUND_POSTS),
+        fc.double({ min: 0.02, max: 0.2, noNaN: true }),
+        fc.double({ min: 1e-3, max: 0.05, noNaN: true }),
+        (kind, slack, more) => {
+          const [to] = laidOut(kind).strings;
+          if (to === undefined) throw new Error('no string');
+          const [few, many] = [turnsFor(to, metres(slack)), turnsFor(to, metres(slack + more))];
+          expect(many ?? 0).toBeGreaterThan(few ?? -1);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('lets one down that was wound, to fix it anew: it is not lost, unless its tail is cut already', () => {
+    const restring = laidOut('classical');
+    const on = up(restring, does(restring, started(restring), ...bare(3, 'last-behind-edge'), thread(restring, 3)), 3);
+    const off: Act[] = [
+      { do: 'slacken', string: 3 },
+      { do: 'take-off', string: 3 },
+    ];
+    expect(after(restring, on, off[1] as Act)).toBe(on); // not while it pulls
+    const again = does(restring, on, ...off);
+    expect([again.strings[3], again.lost]).toEqual([{ at: 'off' }, []]);
+    expect(does(restring, on, { do: 'judge', string: 3 }, { do: 'trim', string: 3 }, ...off).lost).toEqual([3]);
+  });
+
+  it('does nothing of what cannot be done as it stands', () => {
+    const restring = laidOut('acoustic-parlour');
+    const now = begun(restring);
+    const impossible: Act[] = [
+      { do: 'take-off', string: 0 },
+      { do: 'anchor', string: 0, way: right(restring) },
+      thread(restring, 0),
+      { do: 'stretch', string: 0 },
+      { do: 'press', string: 0 },
+      { do: 'judge', string: 0 },
+      { do: 'trim', string: 0 },
+      { do: 'fine', string: 0, turns: 1 },
+      { do: 'nut', on: true },
+      { do: 'block', on: true },
+      { do: 'turn', string: 0, turns: 0 },
+    ];
+    for (const act of impossible) expect(after(restring, now, act)).toBe(now);
+    expect(does(restring, now, ...bare(0, 'no such way')).strings[0]).toEqual({ at: 'off' });
+  });
+});
+
+describe('what goes wrong', () => {
+  it('cut under tension: told with its pull, and that nothing covered the eyes', () => {
+    const restring = laidOut('acoustic-parlour');
+    const now = after(restring, begun(restring), { do: 'cut', string: 2 });
+    expect(kindsOf(now)).toEqual(['cut-under-tension', 'eyes-bare']);
+    expect(now.mistakes[0]?.figure).toBeCloseTo(restring.strings[2]?.plan.load.pull ?? 0, 3);
+    expect(does(restring, started(restring), { do: 'slacken', string: 2 }, { do: 'cut', string: 2 }).mistakes).toEqual([]);
+  });
+
+  it.each([
+    ['mandolin', false, 2],
+    ['electric-double-locking', false, 3],
+    ['electric-double-locking', true, null],
+    ['acoustic-parlour', false, null],
+  ] as const)('%s, blocked %s: so many off at once are too many: %s', (kind, blocked, tooMany) => {
+    const restring = laidOut(kind);
+    let now = does(restring, started(restring), { do: 'nut', on: false }, { do: 'block', on: blocked });
+    for (const string of restring.strings.keys()) now = does(restring, now, { do: 'slacken', string }, { do: 'take-off', string });
+    expect(now.strings.every(({ at }) => at === 'off')).toBe(true);
+    expect(now.mistakes).toEqual(tooMany === null ? [] : [{ string: null, kind: 'too-many-off', figure: tooMany }]);
+  });
+
+  it('a turn that no hand guides may cross, costs 14 ¢ more at the next stretch, and is laid anew once it is turned back', () => {
+    const found = Array.from({ length: 20 }, (_, seed) => laidOut('acoustic-parlour', seed)).map((restring) => {
+      const on = does(restring, started(restring), ...bare(0, right(restring)), thread(restring, 0));
+      const run = does(restring, on, { do: 'guide', on: false }, { do: 'turn', string: 0, turns: 200 / 5 });
+      return { restring, on, run };
+    });
+    const crossed = found.filter(({ run }) => woundAt(run, 0).laid.includes(false));
+    // two turns after the first, half of which cross: a quarter of twenty stay clear; five deviations either side
+    expect(crossed.length).toBeGreaterThan(5);
+    expect(crossed.length).toBeLessThan(20);
+    const [one] = crossed;
+    if (one === undefined) throw new Error('none crossed');
+    expect(kindsOf(one.run)).toContain('crossing');
+    const neat = up(one.restring, does(one.restring, one.run, { do: 'turn', string: 0, turns: -200 }, { do: 'guide', on: true }), 0);
+    expect(woundAt(neat, 0).laid.includes(false)).toBe(false);
+    const bad = { ...woundAt(neat, 0), slides: 1 };
+    expect(nextCosts(bad, metres(0)) - nextCosts(woundAt(neat, 0), metres(0))).toBeCloseTo(RESTRINGING.crossingDrop.value, 0);
+  });
+
+  it('an octave too high breaks it on the way: it says by how much it was over, and the string is lost', () => {
+    const restring = laidOut('ukulele-concert');
+    let now = started(restring);
+    for (const string of restring.strings.keys()) now = does(restring, now, ...bare(string, right(restring)));
+    now = does(restring, now, thread(restring, 0));
+    for (let turn = 0; turn < 400 && now.lost.length === 0; turn++) now = after(restring, now, { do: 'turn', string: 0, turns: 0.5 });
+    expect(now.lost).toEqual([0]);
+    const [mistake] = now.mistakes.filter(({ string }) => string === 0);
+    expect(mistake?.kind).toBe('octave-over');
+    const { string, plan } = restring.strings[0] ?? { string: null, plan: null };
+    // pitch goes with the root of the pull, less what the string thins; it breaks at its breaking load
+    const most = 600 * Math.log2((string?.breakingLoad ?? 0) / (plan?.load.pull ?? 1));
+    expect(mistake?.figure).toBeGreaterThan(0.8 * most);
+    expect(mistake?.figure).toBeLessThan(1.3 * most);
+  });
+
+  it('a clamp that is too tight notches it: it breaks at 0.7 of what it bears', () => {
+    const breaksAt = (way: string) => {
+      const restring = laidOut('electric-double-locking');
+      let now = does(
+        restring,
+        started(restring),
+        { do: 'nut', on: false },
+        { do: 'block', on: true },
+        ...bare(0, way),
+        thread(restring, 0),
+      );
+      let pull = 0;
+      for (let turn = 0; turn < 4000 && now.lost.length === 0; turn++) {
+        pull = pullNow(restring, now, 0);
+        now = after(restring, now, { do: 'turn', string: 0, turns: 0.05 });
+      }
+      return { pull, kinds: kindsOf(now) };
+    };
+    const [snug, hard] = [breaksAt('clamp-snug'), breaksAt('clamp-hard')];
+    expect(hard.kinds).toContain('notched');
+    expect(snug.kinds).not.toContain('notched');
+    // what lies past the nut breaks first, by as much as its slot holds back: the same at both
+    expect(hard.pull / snug.pull).toBeCloseTo(1 - RESTRINGING.notched.value, 1);
+  });
+
+  it('an end that is not home sinks under the stretch, and does not once it was pressed', () => {
+    const restring = laidOut('acoustic-parlour');
+    const [, , half] = anchorWays('pins');
+    const on = up(restring, does(restring, started(restring), ...bare(3, half?.id ?? ''), thread(restring, 3)), 3);
+    expect(kindsOf(after(restring, on, { do: 'stretch', string: 3 }))).toContain('sinks');
+    expect(kindsOf(does(restring, on, { do: 'press', string: 3 }, { do: 'stretch', string: 3 }))).toEqual([]);
+    expect(pullNow(restring, after(restring, on, { do: 'press', string: 3 }), 3)).toBeLessThan(pullNow(restring, on, 3));
+  });
+
+  it('a tie that runs never lets its string up', () => {
+    const restring = laidOut('classical');
+    const now = up(restring, does(restring, started(restring), ...bare(3, 'not-tucked'), thread(restring, 3)), 3);
+    expect(pullNow(restring, now, 3)).toBeLessThan(restring.strings[3]?.plan.load.pull ?? 0);
+    expect(kindsOf(now)).toContain('anchor');
+  });
+
+  it('too short is scrap; said to hold too early, cut too early, wound the other way and against a nut that is shut are told', () => {
+    const restring = laidOut('acoustic-parlour');
+    const short = does(restring, started(restring), ...bare(5, right(restring)), thread(restring, 5, metres(-0.02)));
+    expect([kindsOf(short), short.strings[5], short.lost]).toEqual([['too-short'], { at: 'off' }, [5]]);
+    const other: Act = { ...(thread(restring, 5) as Extract<Act, { do: 'thread' }>), direction: 'clockwise' };
+    const on = up(restring, does(restring, started(restring), ...bare(5, right(restring)), other), 5);
+    expect(kindsOf(does(restring, on, { do: 'trim', string: 5 }, { do: 'judge', string: 5 }))).toEqual([
+      'other-side',
+      'trimmed-early',
+      'judged-early',
+    ]);
+    const locking = laidOut('electric-double-locking');
+    const shut = does(locking, started(locking), { do: 'turn', string: 0, turns: -1 });
+    expect([kindsOf(shut), centsOff(locking, shut, 0)]).toEqual([['nut-shut'], centsOff(locking, started(locking), 0)]);
+  });
+
+  it('tails that are to lie under their neighbours: none is wound before all are anchored', () => {
+    const restring = laidOut('ukulele-concert');
+    const wrapTuck = {
+      ...restring,
+      instrument: { ...restring.instrument, bridge: { ...restring.instrument.bridge, anchor: 'wrap-and-tuck' as const } },
+    };
+    const now = does(wrapTuck, started(wrapTuck), ...bare(0, 'tucked-under-neighbour'), thread(wrapTuck, 0), {
+      do: 'turn',
+      string: 0,
+      turns: 1,
+    });
+    expect(kindsOf(now)).toEqual(['tails-not-tucked-yet']);
+  });
+});
+
+describe('from end to end, by a careful hand', () => {
+  it.each(['acoustic-parlour', 'ukulele-concert', 'electric-double-locking', 'mandolin', 'classical', 'banjo-five-string'])(
+    '%s: every string comes up, holds, and is worth what was planned',
+    (kind) => {
+      const restring = laidOut(kind, 4471);
+      const now = restrung(restring);
+      expect(now.mistakes).toEqual([]);
+      expect(isFinished(restring, now)).toBe(true);
+      const worth = worthOf(restring, now);
+      expect(worth.lost).toBe(0);
+      for (const off of worth.turnsOff) expect(off).toBeCloseTo(0, 3);
+      restring.strings.forEach((_, index) => expect(Math.abs(centsOff(restring, now, index) ?? 99)).toBeLessThan(5));
+      expect(worth.seconds / worth.usual).toBeGreaterThan(0.5);
+      expect(worth.seconds / worth.usual).toBeLessThan(2.5);
+    },
+  );
+
+  it('is not finished while one is old, not judged or not trimmed', () => {
+    const restring = laidOut('ukulele-concert');
+    expect(isFinished(restring, begun(restring))).toBe(false);
+    const now = restrung(restring);
+    const undone = (change: Partial<Wound>): OnBench => ({ ...now, strings: now.strings.with(1, { ...woundAt(now, 1), ...change }) });
+    expect(isFinished(restring, undone({ judged: false }))).toBe(false);
+    expect(isFinished(restring, undone({ trimmed: false }))).toBe(false);
+  });
+});
