@@ -127,11 +127,11 @@ export async function signIn(page: Page, workshop: Workshop, name = 'Corin Vell'
   await page.getByLabel('Name').fill(name);
   await page.getByLabel('Passphrase').fill(PASSPHRASES[name] ?? '');
   const open = page.getByRole('button', { name: 'Open the workshop' });
-  // a database that has just come back may ask to be asked again, as it says on the page
+  // a database that has just come back may ask to be asked again, as it says on the page; the page gives the server ten seconds
   await expect(async () => {
     if (await open.isVisible()) await open.click();
-    await page.getByRole('navigation', { name: 'Places' }).waitFor({ timeout: 8000 });
-  }).toPass({ timeout: 45_000 });
+    await page.getByRole('navigation', { name: 'Places' }).waitFor({ timeout: 15_000 });
+  }).toPass({ timeout: 90_000 });
 }
 
 export const stageLink = (page: Page, name: string) =>

@@ -1,13 +1,19 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { MOST_TRIES, tryDraft, type TryDraft } from '@gold-peg/contract/practice';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { MOST_TRIES, type PracticeTry, type TryDraft } from '@gold-peg/contract/practice';
 import type { Judged, Tried } from '@gold-peg/craft/exercises';
-import { exhaustMap, filter, fromEvent, merge, Subject } from 'rxjs';
+import { exhaustMap, filter, fromEvent, merge, Subject, switchMap, timer } from 'rxjs';
 import { BenchDatabase, type LocalTry } from '../bench-log/bench-database';
 import { LiveFeed } from '../feed/live-feed';
 import { Api } from '../server/api';
 import { sayProblem, ServerProblem } from '../server/server-problem';
 import { Session } from '../session/session';
+
+/** While something waits, the server is tried this often. */
+const RETRY_MS = 3000;
+
+/** Answers that say something of the tries themselves, and would be the same tomorrow. */
+const ABOUT_THE_TRIES = new Set(['invalid', 'malformed', 'too-large', 'not-allowed']);
 
 /** One that was answered, and what makes the same exercise again. */
 export interface Answered extends Tried {
@@ -24,6 +30,8 @@ export class PracticeLog {
   private readonly destroyed = inject(DestroyRef);
   private readonly wake = new Subject<void>();
   private readonly known = signal<readonly LocalTry[]>([]);
+  /** Those the server would not have by themselves: they stay on the device, and hold up no other. */
+  private readonly refused = signal<ReadonlySet<string>>(new Set());
 
   /** Those of the person at the bench, the latest last. */
   readonly tries = computed<readonly Answered[]>(() => {
@@ -38,7 +46,16 @@ export class PracticeLog {
   readonly trouble = signal<string | null>(null);
 
   constructor() {
-    merge(this.wake, fromEvent(window, 'online'), inject(LiveFeed).news.pipe(filter(({ kind }) => kind === 'open')))
+    const toSend = computed(() => this.nextOnes().length > 0);
+    merge(
+      this.wake,
+      fromEvent(window, 'online'),
+      inject(LiveFeed).news.pipe(filter(({ kind }) => kind === 'open')),
+      toObservable(toSend).pipe(
+        filter(Boolean),
+        switchMap(() => timer(RETRY_MS, RETRY_MS)),
+      ),
+    )
       .pipe(
         exhaustMap(() => this.send()),
         takeUntilDestroyed(this.destroyed),
@@ -48,6 +65,7 @@ export class PracticeLog {
   }
 
   again(): void {
+    this.refused.set(new Set());
     this.wake.next();
   }
 
@@ -69,38 +87,53 @@ export class PracticeLog {
     this.wake.next();
   }
 
-  /** Sends what waits, a batch at a time, and reads what the house knows. */
+  /** Sends what waits until nothing is left, so that one answered meanwhile goes as well; reads what the house knows where nothing waited. */
   private async send(): Promise<void> {
     const personId = this.session.person()?.id;
     if (personId === undefined) return;
+    let trouble: string | null = null;
     try {
-      for (let batch = this.nextBatch(personId); ; batch = this.nextBatch(personId)) {
-        const answer =
-          batch.length === 0 ? await this.api.call('readPractice', {}) : await this.api.call('keepPractice', { body: { tries: batch } });
-        await this.take(
-          personId,
-          answer.map((each) => ({ ...each, personId, draft: null })),
-        );
-        if (batch.length < MOST_TRIES) break;
+      let most = MOST_TRIES;
+      if (this.nextOnes().length === 0) await this.take(personId, await this.api.call('readPractice', {}));
+      for (let batch = this.nextOnes(); batch.length > 0; batch = this.nextOnes()) {
+        const tries = batch.slice(0, most);
+        try {
+          await this.take(personId, await this.api.call('keepPractice', { body: { tries } }), tries);
+        } catch (error) {
+          if (!(error instanceof ServerProblem) || !ABOUT_THE_TRIES.has(error.kind)) throw error;
+          most = 1; // one by one: what is wrong with one holds up no other
+          if (tries.length === 1) this.refuse(tries);
+          trouble = sayProblem(error);
+        }
       }
-      this.trouble.set(null);
     } catch (error) {
-      this.trouble.set(error instanceof ServerProblem && error.away ? null : sayProblem(error));
+      trouble = error instanceof ServerProblem && error.away ? null : sayProblem(error);
     }
+    this.trouble.set(trouble);
     this.opened.set(true);
   }
 
-  private nextBatch(personId: string): TryDraft[] {
-    return this.known()
-      .filter((each) => each.personId === personId)
-      .flatMap(({ draft }) => (draft === null ? [] : [tryDraft.parse(draft)]))
-      .slice(0, MOST_TRIES);
+  private refuse(tries: readonly { id: string }[]): void {
+    this.refused.update((refused) => new Set([...refused, ...tries.map(({ id }) => id)]));
   }
 
-  private async take(personId: string, stored: readonly LocalTry[]): Promise<void> {
-    const ids = new Set(stored.map(({ id }) => id));
+  /** What waits of the person at the bench, as it is sent. */
+  private nextOnes(): TryDraft[] {
+    const personId = this.session.person()?.id;
+    return this.known().flatMap(({ id, personId: whose, draft }) =>
+      draft === null || whose !== personId || this.refused().has(id) ? [] : [draft],
+    );
+  }
+
+  /** Takes over what the house knows. `sent`: what it took just now, also where that is older than what it tells. */
+  private async take(personId: string, read: readonly PracticeTry[], sent: readonly TryDraft[] = []): Promise<void> {
+    const stored = read.map((each): LocalTry => ({ ...each, personId, draft: null }));
+    const ids = new Set([...stored, ...sent].map(({ id }) => id));
     const left = this.known().filter((each) => !ids.has(each.id) && (each.personId !== personId || each.draft !== null));
     this.known.set([...left, ...stored].sort((a, b) => a.at.localeCompare(b.at)));
-    await this.database.tries.bulkPut([...stored]);
+    await this.database.transaction('rw', this.database.tries, async () => {
+      await this.database.tries.bulkDelete(sent.map(({ id }) => id));
+      await this.database.tries.bulkPut(stored);
+    });
   }
 }

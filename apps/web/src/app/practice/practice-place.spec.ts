@@ -1,7 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { exerciseOf, rightSlack } from '@gold-peg/craft/exercises';
+import { exerciseOf, judge, rightSlack, type AnswerOf } from '@gold-peg/craft/exercises';
+import type { Skill } from '@gold-peg/craft/skills';
 import type { Person } from '@gold-peg/contract/people';
 import { DEFAULT_PREFERENCES } from '@gold-peg/contract/people';
 import { BenchDatabase } from '../bench-log/bench-database';
@@ -17,8 +18,26 @@ const CORIN: Person = {
   version: 1,
 };
 let page: BenchPage<PracticePlace>;
-let sent: { tries: { id: string }[] }[];
+type Sent = { id: string; at: string; seed: number; level: number } & { [S in Skill]: { skill: S; answer: AnswerOf<S> } }[Skill];
+let sent: { tries: Sent[] }[];
+let kept: object[];
 let away: boolean;
+/** Ids that the house will not have. */
+let unwanted: Set<string>;
+
+const judged = <S extends Skill>(skill: S, { seed, level, answer }: { seed: number; level: number; answer: AnswerOf<S> }) =>
+  judge(skill, exerciseOf(skill, seed, level), answer);
+
+/** As the house does it: all of them judged anew, or none where it will not have one. */
+function house({ tries }: (typeof sent)[number]): Response {
+  const headers = { 'content-type': 'application/json' };
+  if (tries.some(({ id }) => unwanted.has(id))) {
+    const problem = { type: '/problems/invalid', title: 'No', status: 422, detail: 'seed must be a whole number' };
+    return new Response(JSON.stringify(problem), { status: 422, headers });
+  }
+  kept.push(...tries.map((each) => ({ ...each, ...judged(each.skill, each) })));
+  return new Response(JSON.stringify(kept), { headers });
+}
 
 const run = () => page.instance['run'];
 const log = () => page.instance['log'];
@@ -35,11 +54,16 @@ async function press(key: string, on: EventTarget = document.body): Promise<void
 
 beforeEach(async () => {
   sent = [];
+  kept = [];
+  unwanted = new Set();
   away = false;
   vi.stubGlobal('fetch', (_address: string, { body }: RequestInit = {}) => {
     if (away) return Promise.reject(new TypeError('Failed to fetch'));
-    if (typeof body === 'string') sent.push(JSON.parse(body) as (typeof sent)[number]);
-    return Promise.resolve(new Response('[]', { headers: { 'content-type': 'application/json' } }));
+    if (typeof body !== 'string')
+      return Promise.resolve(new Response(JSON.stringify(kept), { headers: { 'content-type': 'application/json' } }));
+    const asked = JSON.parse(body) as (typeof sent)[number];
+    sent.push(asked);
+    return Promise.resolve(house(asked));
   });
   TestBed.configureTestingModule({ providers: [provideRouter([])] });
   TestBed.inject(Session).person.set(CORIN);
@@ -164,9 +188,28 @@ describe('what was practised', () => {
     await page.settle();
     expect(page.text).toContain('1 kept on this device');
     expect((await TestBed.inject(BenchDatabase).tries.toArray()).map(({ skill }) => skill)).toEqual(['nylon']);
+    away = false; // and nothing tells the page so: it tries again by itself
+    await vi.waitFor(() => expect(sent.flatMap(({ tries }) => tries)).toHaveLength(1), { timeout: 10_000 });
+    await vi.waitFor(() => expect(log().waiting()).toBe(0));
+  });
+
+  it('goes to the server one by one where that will not have them together: one holds up no other, and stays on the device', async () => {
+    away = true;
+    await open();
+    for (const seed of [5, 6, 7]) {
+      run().begin('nylon', seed, 1);
+      await page.settle();
+      await press(' ');
+    }
+    await vi.waitFor(() => expect(log().waiting()).toBe(3));
+    const [, second] = await TestBed.inject(BenchDatabase).tries.orderBy('at').toArray();
+    unwanted = new Set([second?.id ?? '']);
     away = false;
     log().again();
-    await vi.waitFor(() => expect(sent.flatMap(({ tries }) => tries)).toHaveLength(1));
+    await vi.waitFor(() => expect(kept).toHaveLength(2), { timeout: 10_000 });
+    await vi.waitFor(() => expect(log().trouble()).toBe('seed must be a whole number'));
+    expect(log().waiting()).toBe(1);
+    expect(await TestBed.inject(BenchDatabase).tries.count()).toBe(3);
   });
 
   it('is that of the person at the bench alone', async () => {
