@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { DEFAULT_PREFERENCES, passphraseChange, personDraft, preferencesSchema, SHORTEST_PASSPHRASE, signIn } from './index.js';
+import {
+  DEFAULT_PREFERENCES,
+  passphraseChange,
+  personDraft,
+  personSchema,
+  preferencesSchema,
+  SHORTEST_PASSPHRASE,
+  signIn,
+} from './index.js';
 
 const saysOf = (read: { success: boolean; error?: { issues: { message: string }[] } | undefined }) =>
   read.error?.issues.map(({ message }) => message).join('; ') ?? '';
@@ -32,5 +40,10 @@ describe('people at the door', () => {
     expect(preferencesSchema.parse(DEFAULT_PREFERENCES)).toEqual(DEFAULT_PREFERENCES);
     expect(preferencesSchema.safeParse({ ...DEFAULT_PREFERENCES, lengths: 'cubit' }).success).toBe(false);
     expect(preferencesSchema.safeParse({ ...DEFAULT_PREFERENCES, colour: 'red' }).success).toBe(false);
+  });
+
+  it('keep what a newer server knows of them, for an older page to hand back', () => {
+    const told = { id: draft.id, name: draft.name, role: draft.role, preferences: { ...DEFAULT_PREFERENCES, colour: 'red' }, version: 1 };
+    expect(personSchema.parse(told).preferences).toEqual(told.preferences);
   });
 });

@@ -45,7 +45,8 @@ export const personSchema = z.object({
   id: uuid,
   name: z.string(),
   role: z.enum(ROLES),
-  preferences: preferencesSchema,
+  /** A newer server may know of more, which an older page hands back as it came. */
+  preferences: preferencesSchema.loose(),
   version: version.default(1),
 });
 export type Person = z.infer<typeof personSchema>;

@@ -1,6 +1,9 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
-import { RouterOutlet } from '@angular/router';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, NavigationError, Router, RouterOutlet } from '@angular/router';
+import { filter, map } from 'rxjs';
 import { RetuneAlarm } from '../retunes';
+import { Trouble } from '../ui/trouble';
 import { Fingerboard } from './fingerboard';
 import { WaitingSign } from './waiting-sign';
 
@@ -8,10 +11,13 @@ import { WaitingSign } from './waiting-sign';
 @Component({
   selector: 'peg-frame',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterOutlet, Fingerboard, RetuneAlarm, WaitingSign],
+  imports: [Fingerboard, RetuneAlarm, RouterOutlet, Trouble, WaitingSign],
   template: `
     <peg-fingerboard />
     <main id="place">
+      @if (lost(); as url) {
+        <peg-trouble says="This place could not be opened: the server does not answer. Nothing you ticked is lost." (again)="open(url)" />
+      }
       <router-outlet />
     </main>
     @defer (on idle) {
@@ -33,4 +39,18 @@ import { WaitingSign } from './waiting-sign';
     }
   `,
 })
-export class Frame {}
+export class Frame {
+  /** The address of a place whose page could not be fetched; null where the last one came. */
+  protected readonly lost = toSignal(
+    inject(Router).events.pipe(
+      filter((event) => event instanceof NavigationError || event instanceof NavigationEnd),
+      map((event) => (event instanceof NavigationError ? event.url : null)),
+    ),
+    { initialValue: null },
+  );
+
+  /** By a page of its own: a browser may remember that a part of this one failed. */
+  protected open(url: string): void {
+    location.assign(url);
+  }
+}
