@@ -10,6 +10,7 @@ import {
   MessageRow,
   OwnerRow,
   PersonRow,
+  PracticeSheetRow,
   PracticeTryRow,
   StockItemRow,
   StockMovementRow,
@@ -47,6 +48,7 @@ const ARCHIVED: readonly EntityTarget<ObjectLiteral>[] = [
   StockMovementRow,
   SupplyOrderRow,
   ActRow,
+  PracticeSheetRow,
   PracticeTryRow,
 ];
 

@@ -5,7 +5,7 @@ import type { DataSource, QueryRunner } from 'typeorm';
 import { archivedTables, quoted, type ArchivedTable } from './tables.js';
 
 /** Version of what is written; older ones are upgraded as they are read. */
-export const ARCHIVE_VERSION = 5;
+export const ARCHIVE_VERSION = 6;
 /** Rows that are fetched at a time. */
 const PAGE = 500;
 

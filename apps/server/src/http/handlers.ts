@@ -28,7 +28,7 @@ import { exportFile, importFile } from '../files/index.js';
 import { outbox, sendMessage } from '../outbox/index.js';
 import { countStock, placeOrder, stock } from '../stock/index.js';
 import { addSet, addString, addTuning, changeString, stringTable } from '../strings/index.js';
-import { keepPractice, readPractice } from '../practice/index.js';
+import { addSheet, keepPractice, listLearners, listSheets, readPractice, sheetCsv, takeSheetBack } from '../practice/index.js';
 import { cardPdf, cutStripPdf, daySheetPdf, labelPdf, stringTablePdf } from '../papers/index.js';
 import type { Handlers } from '../handling/index.js';
 
@@ -61,6 +61,11 @@ export const handlers: Omit<Handlers, 'feed'> = {
   listActs,
   actsCsv,
   readPractice,
+  listSheets,
+  addSheet,
+  takeSheetBack,
+  sheetCsv,
+  listLearners,
   keepPractice,
   listOwners,
   ownerData,

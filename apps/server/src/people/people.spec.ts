@@ -128,6 +128,7 @@ describe('people', () => {
       hand: { fistMm: 88, fingerMm: 19, spacerMm: 52 },
       alarmSound: true,
       methods: { turns: { bass: 3 } },
+      showsPractice: true,
     };
     const { version } = (await technician.ask('GET', '/api/session')).body.person;
     const save = (wanted: object, read = version) =>

@@ -14,6 +14,7 @@ import {
   Promises1765600000000,
   Office1765700000000,
   Practice1765800000000,
+  PracticeSheets1765900000000,
   SetupMinutes1765400000000,
   Foundation1764000000000,
   MethodsAndCounts1764200000000,
@@ -30,6 +31,7 @@ import {
 import { MessageRow } from './message.js';
 import { ActRow, BenchDeviceRow, CopyRow, PassphraseLinkRow } from './office.js';
 import { PersonRow } from './person.js';
+import { PracticeSheetRow } from './practice-sheet.js';
 import { PracticeTryRow } from './practice-try.js';
 import { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';
 import { SessionRow, SignInTryRow } from './session.js';
@@ -70,6 +72,7 @@ export function buildStore(text: string): DataSource {
       DayRow,
       TurnsCountedRow,
       StageTimeRow,
+      PracticeSheetRow,
       PracticeTryRow,
       ProjectionTaskRow,
       SecretRow,
@@ -100,6 +103,7 @@ export function buildStore(text: string): DataSource {
       Promises1765600000000,
       Office1765700000000,
       Practice1765800000000,
+      PracticeSheets1765900000000,
     ],
     synchronize: false,
     poolSize: POOL_SIZE,

@@ -13,6 +13,7 @@ export { ProjectionTaskRow, THE_TASK } from './projection-task.js';
 export { CurrentStringRow, InstrumentRow, OwnerRow, SetupRow } from './register.js';
 export { SecretRow, sharedSecret } from './secret.js';
 export { SignInTryRow } from './session.js';
+export { PracticeSheetRow } from './practice-sheet.js';
 export { PracticeTryRow } from './practice-try.js';
 export { StageTimeRow } from './stage-time.js';
 export { StockItemRow, StockMovementRow, StockUseRow, SupplyOrderRow } from './stock.js';

@@ -1,6 +1,7 @@
 import { Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
 import type { TryDraft } from '@gold-peg/contract/practice';
 import { PersonRow } from './person.js';
+import { PracticeSheetRow } from './practice-sheet.js';
 
 /** An exercise that somebody answered: enough to make it again, and what came of it. */
 @Entity('practice_try')
@@ -15,4 +16,9 @@ export class PracticeTryRow {
   @Column('jsonb') answer!: TryDraft['answer'];
   @Column('double precision') off!: number;
   @Column('boolean') good!: boolean;
+  /** The sheet that asked for it. */
+  @ForeignKey(() => PracticeSheetRow, { name: 'practice_try_of_sheet' })
+  @Index('practice_try_by_sheet')
+  @Column('uuid', { name: 'sheet_id', nullable: true })
+  sheetId!: string | null;
 }

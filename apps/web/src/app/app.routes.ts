@@ -83,6 +83,11 @@ export const routes: Routes = [
     title: 'Your errors · Gold Peg',
     loadComponent: () => import('./practice/errors-place').then((place) => place.ErrorsPlace),
   },
+  {
+    path: 'practice/sheets',
+    title: 'Exercise sheets · Gold Peg',
+    loadComponent: () => import('./practice/sheets').then((place) => place.SheetsPlace),
+  },
   { path: 'house', title: 'House · Gold Peg', loadComponent: () => import('./house/house-place').then((place) => place.HousePlace) },
   {
     path: 'set-aside',

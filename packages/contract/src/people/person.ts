@@ -25,6 +25,8 @@ export const preferencesSchema = z.strictObject({
   alarmSound: z.boolean().default(false),
   /** Ways of one's own where they differ from the house's. */
   methods: methodChoices.default({}),
+  /** Whether the owner of the house may see how one stands in Practice. */
+  showsPractice: z.boolean().default(false),
 });
 export type Preferences = z.infer<typeof preferencesSchema>;
 export const DEFAULT_PREFERENCES: Preferences = {
@@ -36,6 +38,7 @@ export const DEFAULT_PREFERENCES: Preferences = {
   hand: null,
   alarmSound: false,
   methods: {},
+  showsPractice: false,
 };
 
 /** Changed preferences, with the version of the person that was read. */

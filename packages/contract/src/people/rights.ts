@@ -44,6 +44,7 @@ export const ACT_KINDS = [
   'restore',
   'owner-data',
   'owner-removed',
+  'sheet',
 ] as const;
 export type ActKind = (typeof ACT_KINDS)[number];
 

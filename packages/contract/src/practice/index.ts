@@ -2,6 +2,16 @@ import * as z from 'zod';
 import { FAULTS, HARDEST, OCTAVE_ANSWERS, SKILLS, type Skill } from '@gold-peg/craft/skills';
 import { instant, newId, quantity, uuid } from '../quantity/index.js';
 
+export {
+  exerciseSheet,
+  exerciseSheetDraft,
+  learnerSchema,
+  MOST_EACH,
+  type ExerciseSheet,
+  type ExerciseSheetDraft,
+  type Learner,
+} from './exercise-sheet.js';
+
 /** Tries that are sent at once: each is judged anew by the server. */
 export const MOST_TRIES = 20;
 /** Tries of somebody that are read: more than any reckoning looks at. */
@@ -49,6 +59,8 @@ const made = {
   at: instant,
   seed: z.int({ error: 'must be a whole number' }).min(0).max(LARGEST_SEED),
   level: z.int({ error: 'must be a whole number' }).min(0).max(HARDEST),
+  /** The sheet that asked for it; null of what somebody practised by themselves. */
+  sheetId: uuid.nullable().default(null),
 };
 
 /** An exercise that was answered: it is made again from its seed, and judged by craft. */
@@ -77,6 +89,7 @@ export const trySchema = z.object({
   /** In the unit of the skill; of a choice 0 right, 1 wrong. */
   off: z.number(),
   good: z.boolean(),
+  sheetId: uuid.nullable().default(null),
 });
 export type PracticeTry = z.output<typeof trySchema>;
 

@@ -1,4 +1,4 @@
-import { ARCHETYPES, instrumentOf } from '../archetypes/index.js';
+import { instrumentOf } from '../archetypes/index.js';
 import {
   bridgeUnder,
   levelClaw,
@@ -15,9 +15,10 @@ import {
 import { stringOrder } from '../bench-run/index.js';
 import { BRIDGE_WORK } from '../constants/index.js';
 import { floats, type Instrument } from '../instrument/index.js';
-import { HOLDS, STRING_ORDERS } from '../methods/index.js';
+import { HOLDS } from '../methods/index.js';
 import { setsFor, stringProperties } from '../strings/index.js';
 import { cents, fromDegrees, hertz, metres, type Cents, type Metres, type Radians } from '../units/index.js';
+import { archetypesOf, type Kinds } from './drawn-string.js';
 
 /** One string tuned to so far beside its note, as the tuner shows it then; or both screws of the claw turned, in above zero. */
 export type BridgeMove = { kind: 'tune'; string: number; cents: number } | { kind: 'claw'; turns: number };
@@ -55,9 +56,9 @@ const MOST_DRAWS = 200;
 
 const at = (list: readonly number[], level: number): number => list[Math.min(level, list.length - 1)] ?? 0;
 
-/** @throws RangeError where no bridge can be brought home: it is our bug. */
-export function balanceExercise(chance: () => number, level: number): BalanceExercise {
-  const floating = ARCHETYPES.filter(({ id }) => floats(instrumentOf(id).bridge));
+/** @throws RangeError where no bridge of these kinds floats, or none can be brought home. */
+export function balanceExercise(chance: () => number, level: number, kinds: Kinds): BalanceExercise {
+  const floating = archetypesOf(kinds).filter(({ id }) => floats(instrumentOf(id).bridge));
   const evenly = (most: number) => most * (2 * chance() - 1);
   for (let draw = 0; draw < MOST_DRAWS; draw++) {
     const archetype = floating[Math.floor(chance() * floating.length)];
@@ -84,16 +85,15 @@ function bridgeOf(instrument: Instrument, chance: () => number): FloatingBridge 
   return bridgeUnder(instrument, strings, usualSprings);
 }
 
-/** By marks in the order that takes fewest; null where none comes home. */
+/** By marks, every string once: in whatever order that is. Null where it does not come home. */
 function fewest(bridge: FloatingBridge, claw: Metres, rests: RestLengths): number | null {
-  const all = STRING_ORDERS.map((order) =>
-    movesByMarks(
-      { bridge, claw, rests },
-      { bridge, claw },
-      { order: stringOrder(order, rests.length), tolerance: HOLDS.cents, learns: false },
-    ),
-  ).filter(({ home }) => home);
-  return all.length === 0 ? null : Math.min(...all.map(({ pegs, claw: turned }) => pegs + turned));
+  const order = stringOrder('outside-in', rests.length);
+  const {
+    home,
+    pegs,
+    claw: turned,
+  } = movesByMarks({ bridge, claw, rests }, { bridge, claw }, { order, tolerance: HOLDS.cents, learns: false });
+  return home ? pegs + turned : null;
 }
 
 /** How it stands after these moves. A move of a string that there is not changes nothing. */

@@ -1,4 +1,4 @@
-import { ARCHETYPES, instrumentOf } from '../archetypes/index.js';
+import { ARCHETYPES, instrumentOf, type Archetype } from '../archetypes/index.js';
 import type { Instrument } from '../instrument/index.js';
 import { windString, type PostPlan } from '../procedure/index.js';
 import { setsFor, stringProperties, type StringProperties } from '../strings/index.js';
@@ -14,26 +14,32 @@ export interface DrawnString {
   plan: PostPlan;
 }
 
+/** Kinds by the ids of their archetypes, as an exercise is to be on them; all there are where none is named. */
+export type Kinds = readonly string[];
+
+export const archetypesOf = (kinds: Kinds): readonly Archetype[] =>
+  kinds.length === 0 ? ARCHETYPES : ARCHETYPES.filter(({ id }) => kinds.includes(id));
+
 const pickFrom = <T>(list: readonly T[], chance: () => number): T | undefined => list[Math.floor(chance() * list.length)];
 
 /** Tries until one is fit: a few in a hundred draws are enough for any exercise there is. */
 const MOST_DRAWS = 2000;
 
 /**
- * Draws strings of instruments until one is `fit`.
- * @throws RangeError where none is: the exercise asks for what no instrument has.
+ * Draws strings of instruments of those kinds until one is `fit`.
+ * @throws RangeError where none is: the exercise asks for what none of them has.
  */
-export function drawString<T>(chance: () => number, fit: (drawn: DrawnString) => T | null): T {
+export function drawString<T>(chance: () => number, kinds: Kinds, fit: (drawn: DrawnString) => T | null): T {
   for (let draw = 0; draw < MOST_DRAWS; draw++) {
-    const drawn = anyString(chance);
+    const drawn = anyString(chance, kinds);
     const found = drawn === null ? null : fit(drawn);
     if (found !== null) return found;
   }
-  throw new RangeError('no string of any instrument is fit for this exercise');
+  throw new RangeError('no string of these instruments is fit for this exercise');
 }
 
-function anyString(chance: () => number): DrawnString | null {
-  const archetype = pickFrom(ARCHETYPES, chance);
+function anyString(chance: () => number, kinds: Kinds): DrawnString | null {
+  const archetype = pickFrom(archetypesOf(kinds), chance);
   if (archetype === undefined) return null;
   const instrument = instrumentOf(archetype.id);
   const set = pickFrom(setsFor(instrument.family, instrument.strings.length), chance);

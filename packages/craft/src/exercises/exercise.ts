@@ -3,6 +3,7 @@ import { chanceFrom } from '../simulated/index.js';
 import { balanceExercise, balanceOff } from './balance-bridge.js';
 import { centsExercise, centsOff } from './cents-by-ear.js';
 import { measureOf, type Skill } from '../skills/index.js';
+import type { Kinds } from './drawn-string.js';
 import { nutExercise, nutIsRight } from './nut-angle.js';
 import { nylonExercise, nylonOff } from './nylon.js';
 import { faultExercise, faultIsRight } from './fault.js';
@@ -15,7 +16,7 @@ import { windingExercise, windingIsRight } from './winding-side.js';
 
 /** An exercise of one kind: how it is made new, and how far an answer to it is off. */
 interface Kind<Q, A> {
-  make: (chance: () => number, level: number) => Q;
+  make: (chance: () => number, level: number, kinds: Kinds) => Q;
   off: (exercise: Q, answer: A) => number;
 }
 
@@ -49,9 +50,12 @@ export interface Judged {
   good: boolean;
 }
 
-/** An exercise made new: the same seed and level make the same one. */
-export const exerciseOf = <S extends Skill>(skill: S, seed: number, level: number): ExerciseOf<S> =>
-  KINDS[skill].make(chanceFrom(seed), level) as ExerciseOf<S>;
+/**
+ * An exercise made new: the same seed, level and kinds make the same one. `kinds`: of which the instrument is to be, where it is made on one.
+ * @throws RangeError where none of these kinds is fit for it.
+ */
+export const exerciseOf = <S extends Skill>(skill: S, seed: number, level: number, kinds: Kinds = []): ExerciseOf<S> =>
+  KINDS[skill].make(chanceFrom(seed), level, kinds) as ExerciseOf<S>;
 
 export function judge<S extends Skill>(skill: S, exercise: ExerciseOf<S>, answer: AnswerOf<S>): Judged {
   const kind = KINDS[skill] as unknown as Kind<ExerciseOf<S>, AnswerOf<S>>;

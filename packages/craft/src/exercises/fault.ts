@@ -1,7 +1,7 @@
 import { windString, type PostPlan } from '../procedure/index.js';
 import { FAULTS, type Fault } from '../skills/index.js';
 import { fromMillimetres, metres, type Metres } from '../units/index.js';
-import { drawString, type DrawnString } from './drawn-string.js';
+import { drawString, type DrawnString, type Kinds } from './drawn-string.js';
 
 /** A string on its post, seen from the side: what is wrong with it? */
 export interface FaultExercise extends DrawnString {
@@ -25,10 +25,10 @@ const FEW = [0.25, 0.4, 0.5, 0.6, 0.75];
 const [TAIL, NO_TAIL] = [fromMillimetres(3), metres(0)];
 const LEAST_TURNS = 2;
 
-export function faultExercise(chance: () => number, level: number): FaultExercise {
+export function faultExercise(chance: () => number, level: number, kinds: Kinds): FaultExercise {
   const truth = FAULTS[Math.floor(chance() * FAULTS.length)] ?? 'none';
   const few = FEW[Math.min(level, FEW.length - 1)] ?? 0.75;
-  return drawString(chance, (drawn) => {
+  return drawString(chance, kinds, (drawn) => {
     const { plan, instrument, index } = drawn;
     if (instrument.strings[index]?.post.style !== 'through' || plan.methods.turnsAbove > 0 || plan.methods.leavesAbove) return null;
     if (plan.wind.turns < LEAST_TURNS || plan.wind.turns > plan.capacityTurns) return null;

@@ -9,6 +9,7 @@ export { givesUnder, PUSH, type OctaveAnswer, type OctaveExercise } from './octa
 export type { FaultAnswer, FaultExercise } from './fault.js';
 export type { OrderAnswer, OrderExercise } from './order.js';
 export { aimFor, rightSlack, slackLeft, turnsOf, type SlackAnswer, type SlackExercise } from './slack.js';
+export { nextOfSheet, sheetResults, unfitFor, type SheetResult, type SheetTask } from './sheet.js';
 export type { SlipAnswer, SlipExercise } from './stretch-or-slip.js';
 export type { WhichStringAnswer, WhichStringExercise } from './which-string.js';
 export type { WindingAnswer, WindingExercise } from './winding-side.js';

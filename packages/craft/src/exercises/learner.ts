@@ -29,19 +29,31 @@ const lastOf = (skill: Skill, tries: readonly Tried[]): Tried[] =>
     .sort((a, b) => a.at - b.at)
     .slice(-LEARNING.tries.value);
 
+/** How far off tries of one skill usually are: mean and standard deviation in its unit (null of a choice), and the two together in widths of good work. All null of no tries. */
+export function widthsOff(
+  skill: Skill,
+  tries: readonly Pick<Tried, 'off'>[],
+): { bias: number | null; spread: number | null; worth: number | null } {
+  if (tries.length === 0) return { bias: null, spread: null, worth: null };
+  const mean = tries.reduce((sum, { off }) => sum + off, 0) / tries.length;
+  const width = GOOD_WORK[skill].value;
+  // of a choice off is 0 or 1: its mean is the share that was wrong
+  if (measureOf(skill) === 'choice') return { bias: mean, spread: null, worth: mean / width };
+  const variance = tries.reduce((sum, { off }) => sum + (off - mean) ** 2, 0) / Math.max(1, tries.length - 1);
+  return { bias: mean, spread: Math.sqrt(variance), worth: Math.hypot(mean, Math.sqrt(variance)) / width };
+}
+
 /** @param tries of one person, in any order. */
 export function standingOf(skill: Skill, tries: readonly Tried[]): Standing {
   const last = lastOf(skill, tries);
-  const few = last.length < LEARNING.least.value;
   const wrong = last.filter(({ good }) => !good).length;
-  const mean = last.reduce((sum, { off }) => sum + off, 0) / Math.max(1, last.length);
-  const variance = last.reduce((sum, { off }) => sum + (off - mean) ** 2, 0) / Math.max(1, last.length - 1);
-  // of a choice off is 0 or 1: its mean is the share that was wrong
-  const usual = measureOf(skill) === 'choice' ? mean : Math.hypot(mean, Math.sqrt(variance));
+  const { bias, spread, worth } = widthsOff(skill, last);
   const known = Math.min(1, last.length / LEARNING.least.value);
-  const worth = (known * usual) / GOOD_WORK[skill].value + (1 - known) * LEARNING.untaught.value;
-  const sizes = measureOf(skill) === 'size' && !few;
-  return { skill, tries: last.length, bias: sizes ? mean : null, spread: sizes ? Math.sqrt(variance) : null, wrong, worth };
+  const sizes = measureOf(skill) === 'size' && known === 1;
+  return {
+    ...{ skill, tries: last.length, wrong, bias: sizes ? bias : null, spread: sizes ? spread : null },
+    worth: known * (worth ?? 0) + (1 - known) * LEARNING.untaught.value,
+  };
 }
 
 /** How hard the next exercise is: one level up after two that were good in turn, one down after one that was not (the transformed up-down staircase of Levitt, 1971). */

@@ -1,7 +1,7 @@
 import type { PostPlan } from '../procedure/index.js';
 import { windString } from '../procedure/index.js';
 import { toDegrees } from '../units/index.js';
-import { drawString, type DrawnString } from './drawn-string.js';
+import { drawString, type DrawnString, type Kinds } from './drawn-string.js';
 
 /** A string over its nut, seen from the side: does it press enough? */
 export interface NutExercise extends DrawnString {
@@ -28,10 +28,10 @@ const AWAY = [
 ] as const;
 const QUARTERS = 18;
 
-export function nutExercise(chance: () => number, level: number): NutExercise {
+export function nutExercise(chance: () => number, level: number, kinds: Kinds): NutExercise {
   const [least, most] = AWAY[Math.min(level, AWAY.length - 1)] ?? AWAY[0];
   const enough = chance() < 0.5;
-  return drawString(chance, (drawn) => {
+  return drawString(chance, kinds, (drawn) => {
     const turns = 1 + Math.floor(chance() * QUARTERS) / 4;
     if (drawn.instrument.strings[drawn.index]?.post.style === 'locking') return null; // its turns are not chosen
     const wound = windString({ ...drawn, turns });

@@ -1,7 +1,7 @@
 import { fundamentalAt, loadString, tensionFor } from '../tension/index.js';
 import { pitchOf } from '../instrument/index.js';
 import { hertz, metres, newtons, semitonesBetween, type Hertz, type Metres, type Newtons } from '../units/index.js';
-import { drawString, type DrawnString } from './drawn-string.js';
+import { drawString, type DrawnString, type Kinds } from './drawn-string.js';
 import { OCTAVE_ANSWERS, type OctavePlace } from '../skills/index.js';
 
 /** A string on its way up, heard or felt: where is it, before another turn breaks it? */
@@ -48,9 +48,9 @@ const at = <T>(list: readonly T[], level: number): T => list[Math.min(level, lis
  */
 export const givesUnder = (push: Newtons, pull: Newtons, length: Metres): Metres => metres((push * length) / (4 * pull));
 
-export function octaveExercise(chance: () => number, level: number): OctaveExercise {
+export function octaveExercise(chance: () => number, level: number, kinds: Kinds): OctaveExercise {
   const truth = OCTAVE_ANSWERS[Math.floor(chance() * OCTAVE_ANSWERS.length)] ?? 'at-its-note';
-  return drawString(chance, (drawn) => {
+  return drawString(chance, kinds, (drawn) => {
     const place = drawn.instrument.strings[drawn.index];
     if (place === undefined) return null;
     const note = pitchOf(drawn.instrument, place);

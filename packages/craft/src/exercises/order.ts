@@ -1,10 +1,11 @@
 import { evenest, mostApart, possibleStrippings, sideLoads, stringOrder, type SideLoad } from '../bench-run/index.js';
-import { ARCHETYPES, instrumentOf } from '../archetypes/index.js';
+import { instrumentOf } from '../archetypes/index.js';
 import { floats, pitchOf, type Instrument } from '../instrument/index.js';
 import { STRING_ORDERS, STRIPPINGS, type StringOrder, type Stripping } from '../methods/index.js';
 import { setsFor, stringProperties } from '../strings/index.js';
 import { tensionFor } from '../tension/index.js';
 import { newtons, type Newtons } from '../units/index.js';
+import { archetypesOf, type Kinds } from './drawn-string.js';
 
 interface OnBridge {
   kind: string;
@@ -42,11 +43,12 @@ const CHOICES = 3;
 const WORSE_BY = [1, 0.6, 0.4, 0.2];
 const MOST_DRAWS = 500;
 
-export function orderExercise(chance: () => number, level: number): OrderExercise {
+export function orderExercise(chance: () => number, level: number, kinds: Kinds): OrderExercise {
   const worseBy = WORSE_BY[Math.min(level, WORSE_BY.length - 1)] ?? 0.2;
   const inOrder = chance() < 0.5;
+  const archetypes = archetypesOf(kinds);
   for (let draw = 0; draw < MOST_DRAWS; draw++) {
-    const archetype = ARCHETYPES[Math.floor(chance() * ARCHETYPES.length)];
+    const archetype = archetypes[Math.floor(chance() * archetypes.length)];
     if (archetype === undefined) continue;
     const on: OnBridge = { kind: archetype.id, name: archetype.name, instrument: instrumentOf(archetype.id) };
     const made = inOrder ? orders(on, chance, worseBy) : atOnce(on, chance);

@@ -1,7 +1,7 @@
 import { windString } from '../procedure/index.js';
 import { liftInTheMiddle, slackForLift, turnsForSlack } from '../post/index.js';
 import { fromMillimetres, metres, type Metres } from '../units/index.js';
-import { drawString, type DrawnString } from './drawn-string.js';
+import { drawString, type DrawnString, type Kinds } from './drawn-string.js';
 
 /** Less than this is pulled tight, more no hand lifts. */
 const [LEAST, MOST] = [fromMillimetres(25), fromMillimetres(120)];
@@ -21,8 +21,8 @@ export type SlackAnswer =
   /** The turns that what somebody else left would make. */
   | { way: 'say'; turns: number };
 
-export const slackExercise = (chance: () => number): SlackExercise =>
-  drawString(chance, (drawn) => {
+export const slackExercise = (chance: () => number, _level: number, kinds: Kinds): SlackExercise =>
+  drawString(chance, kinds, (drawn) => {
     const { slack } = drawn.plan;
     if (slack < LEAST || slack > MOST) return null;
     return { ...drawn, wanted: slack, left: metres(slack * (1 + SHOWN_OFF * (2 * chance() - 1))) };

@@ -1,6 +1,6 @@
 import type { Direction, PostStyle } from '../instrument/index.js';
 import { windString } from '../procedure/index.js';
-import { drawString, type DrawnString } from './drawn-string.js';
+import { drawString, type DrawnString, type Kinds } from './drawn-string.js';
 
 /** Which way a post turns, and so on which side of it its string leaves. */
 export type WindingExercise = DrawnString;
@@ -14,9 +14,9 @@ const FROM_ABOVE: readonly PostStyle[] = ['through', 'slotted', 'locking', 'plan
 /** From this level on every other instrument is strung for the left hand: its posts turn the other way. */
 const LEFT_FROM = 2;
 
-export const windingExercise = (chance: () => number, level: number): WindingExercise => {
+export const windingExercise = (chance: () => number, level: number, kinds: Kinds): WindingExercise => {
   const mirrored = level >= LEFT_FROM && chance() < 0.5;
-  return drawString(chance, (drawn) => {
+  return drawString(chance, kinds, (drawn) => {
     const style = drawn.instrument.strings[drawn.index]?.post.style;
     if (style === undefined || !FROM_ABOVE.includes(style)) return null;
     if (!mirrored) return drawn;

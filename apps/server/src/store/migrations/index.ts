@@ -17,3 +17,4 @@ export { Day1765500000000 } from './1765500000000-day.js';
 export { Promises1765600000000 } from './1765600000000-promises.js';
 export { Office1765700000000 } from './1765700000000-office.js';
 export { Practice1765800000000 } from './1765800000000-practice.js';
+export { PracticeSheets1765900000000 } from './1765900000000-practice-sheets.js';

@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { WorksheetFile } from '@gold-peg/contract/jobs';
-import type { PracticeTry, TryDraft } from '@gold-peg/contract/practice';
+import type { ExerciseSheet, PracticeTry, TryDraft } from '@gold-peg/contract/practice';
 import type { StringTableFile } from '@gold-peg/contract/strings';
 import type { BenchEvent } from '@gold-peg/craft/worksheet';
 import Dexie, { type EntityTable } from 'dexie';
@@ -35,6 +35,12 @@ export interface LocalTry extends PracticeTry {
   draft: TryDraft | null;
 }
 
+/** Exercise sheets as the server last told them to somebody. */
+export interface KeptSheets {
+  personId: string;
+  sheets: ExerciseSheet[];
+}
+
 /** IndexedDB: every event is here before anything else happens to it. */
 @Injectable({ providedIn: 'root' })
 export class BenchDatabase extends Dexie {
@@ -42,11 +48,13 @@ export class BenchDatabase extends Dexie {
   readonly files!: EntityTable<KeptFile, 'jobId'>;
   readonly keptTables!: EntityTable<KeptTable, 'name'>;
   readonly tries!: EntityTable<LocalTry, 'id'>;
+  readonly keptSheets!: EntityTable<KeptSheets, 'personId'>;
 
   constructor() {
     super('gold-peg');
     this.version(1).stores({ events: 'id, jobId, state', files: 'jobId' });
     this.version(2).stores({ keptTables: 'name' });
     this.version(3).stores({ tries: 'id, at' });
+    this.version(4).stores({ keptSheets: 'personId' });
   }
 }

@@ -15,7 +15,8 @@ const DAY_MS = 86_400_000;
 async function answered(skill: Skill, answers: readonly (readonly [off: number, days: number])[]): Promise<void> {
   await TestBed.inject(BenchDatabase).tries.bulkPut(
     answers.map(([off, days], nth) => ({
-      ...{ id: `${skill} ${nth}`, personId: CORIN, skill, seed: 100 + nth, level: 2, off, good: Math.abs(off) < 1, draft: null },
+      ...{ id: `${skill} ${nth}`, personId: CORIN, skill, seed: 100 + nth, level: 2, off, good: Math.abs(off) < 1 },
+      ...{ sheetId: null, draft: null },
       at: new Date(Date.now() - days * DAY_MS).toISOString(),
     })),
   );

@@ -19,6 +19,8 @@ const ABOUT_THE_TRIES = new Set(['invalid', 'malformed', 'too-large', 'not-allow
 export interface Answered extends Tried {
   seed: number;
   level: number;
+  /** The sheet that asked for it; null or left out where none did. */
+  sheetId?: string | null;
 }
 
 /** What somebody practised: IndexedDB first, sent when the server can be reached, so that it works without. */
@@ -38,7 +40,7 @@ export class PracticeLog {
     const id = this.session.person()?.id;
     return this.known()
       .filter(({ personId }) => personId === id)
-      .map(({ skill, at, off, good, seed, level }) => ({ skill, at: Date.parse(at), off, good, seed, level }));
+      .map(({ skill, at, off, good, seed, level, sheetId }) => ({ skill, at: Date.parse(at), off, good, seed, level, sheetId }));
   });
   readonly waiting = computed(() => this.known().filter(({ draft }) => draft !== null).length);
   readonly opened = signal(false);
@@ -73,8 +75,8 @@ export class PracticeLog {
   async add(draft: TryDraft, judged: Judged): Promise<void> {
     const personId = this.session.person()?.id;
     if (personId === undefined) return;
-    const { id, skill, at, seed, level } = draft;
-    const local: LocalTry = { id, personId, skill, at, seed, level, ...judged, draft };
+    const { id, skill, at, seed, level, sheetId } = draft;
+    const local: LocalTry = { id, personId, skill, at, seed, level, sheetId, ...judged, draft };
     this.known.update((tries) => [...tries, local]);
     await this.database.tries.put(local);
     this.wake.next();

@@ -57,8 +57,8 @@ beforeEach(async () => {
   kept = [];
   unwanted = new Set();
   away = false;
-  vi.stubGlobal('fetch', (_address: string, { body }: RequestInit = {}) => {
-    if (away) return Promise.reject(new TypeError('Failed to fetch'));
+  vi.stubGlobal('fetch', (address: string, { body }: RequestInit = {}) => {
+    if (away || address.endsWith('/sheets')) return Promise.reject(new TypeError('Failed to fetch'));
     if (typeof body !== 'string')
       return Promise.resolve(new Response(JSON.stringify(kept), { headers: { 'content-type': 'application/json' } }));
     const asked = JSON.parse(body) as (typeof sent)[number];
@@ -67,7 +67,7 @@ beforeEach(async () => {
   });
   TestBed.configureTestingModule({ providers: [provideRouter([])] });
   TestBed.inject(Session).person.set(CORIN);
-  await TestBed.inject(BenchDatabase).tries.clear();
+  await Promise.all([TestBed.inject(BenchDatabase).tries.clear(), TestBed.inject(BenchDatabase).keptSheets.clear()]);
 });
 afterEach(() => {
   TestBed.inject(BenchDatabase).close();
@@ -177,6 +177,34 @@ it('begins with the skill that somebody came for', async () => {
   await vi.waitFor(() => expect(run().now()?.skill).toBe('cents'));
 });
 
+describe('a sheet that is gone through', () => {
+  it('asks for its skills on its kinds at its level, sends the tries as its own, and then leaves one to oneself', async () => {
+    const sheet = {
+      ...{ id: '0190f3a0-0000-7000-8000-0000000000aa', title: 'Ways round', madeBy: CORIN, madeAt: '2026-05-26T08:00:00.000Z' },
+      ...{ skills: ['winding-side', 'order'] as Skill[], kinds: ['mandolin'], level: 3, each: 1, within: 1, people: [] },
+    };
+    await TestBed.inject(BenchDatabase).keptSheets.put({ personId: CORIN.id, sheets: [sheet] });
+    away = true;
+    page = await BenchPage.open(PracticePlace, { sheet: sheet.id });
+    await vi.waitFor(() => expect(run().now()?.skill).toBe('winding-side'));
+    await page.settle();
+    expect(run().now()?.level).toBe(3);
+    expect(run().exercise('winding-side')?.kind).toBe('mandolin');
+    expect(page.text).toContain('0 of 2');
+    await press('1');
+    await vi.waitFor(() => expect(run().ofSheet()?.done).toBe(1));
+    expect(run().next()).toBe('order');
+    await press(' ');
+    await press('1');
+    await vi.waitFor(() => expect(run().ofSheet()).toEqual({ title: 'Ways round', done: 2, all: 2 }));
+    expect(run().sheetAsks()).toBe(false);
+    run().begin('winding-side');
+    expect(run().now()).toMatchObject({ sheetId: null, level: 0 });
+    const kept = await TestBed.inject(BenchDatabase).tries.toArray();
+    expect(kept.map(({ draft }) => draft?.sheetId)).toEqual([sheet.id, sheet.id]);
+  });
+});
+
 describe('what was practised', () => {
   it('is kept on the device while the server is away, and sent when it is there', async () => {
     away = true;
@@ -222,6 +250,7 @@ describe('what was practised', () => {
       level: 0,
       off: 9,
       good: false,
+      sheetId: null,
       draft: null,
     } as const;
     await TestBed.inject(BenchDatabase).tries.put(theirs);

@@ -22,6 +22,7 @@ import {
 import { PracticeLog } from './practice-log';
 import { PracticeRun } from './practice-run';
 import { PracticeTabs } from './practice-tabs';
+import { SheetList } from './sheets';
 import { sayGood, SKILL_WORDS } from './skill-words';
 import { WhereYouStand } from './where-you-stand';
 
@@ -67,7 +68,7 @@ const CAUTIONS: Readonly<Record<Skill, string>> = {
     WhichExerciseView,
     WindingExerciseView,
   ],
-  providers: [PracticeLog, PracticeRun],
+  providers: [PracticeLog, PracticeRun, SheetList],
   templateUrl: './practice-place.html',
   styleUrl: './practice-place.scss',
   host: { '(document:keydown)': 'press($event)', '(click)': 'letGo($event)' },
@@ -75,6 +76,9 @@ const CAUTIONS: Readonly<Record<Skill, string>> = {
 export class PracticePlace {
   /** A skill that somebody came for; else the one with most to gain is begun. */
   readonly of = input<string>();
+  /** A sheet that is gone through. */
+  readonly sheet = input<string>();
+  private readonly sheets = inject(SheetList);
   protected readonly log = inject(PracticeLog);
   protected readonly run = inject(PracticeRun);
 
@@ -97,9 +101,20 @@ export class PracticePlace {
   constructor() {
     effect(() => {
       const wished = SKILLS.find((skill) => skill === this.of());
+      const asked = this.sheetAsked();
+      if (asked === undefined) return; // it is still looked for
+      untracked(() => this.run.sheet.set(asked));
       if (this.log.opened() && this.skill() === null) untracked(() => this.begin(wished ?? this.run.next()));
     });
   }
+
+  /** The sheet to go through; null where none is, undefined while it is looked for. */
+  private readonly sheetAsked = computed(() => {
+    const id = this.sheet();
+    if (id === undefined) return null;
+    const known = this.sheets.sheets();
+    return known === null ? undefined : (known.find((sheet) => sheet.id === id) ?? null);
+  });
 
   protected begin(skill: Skill): void {
     this.run.begin(skill);

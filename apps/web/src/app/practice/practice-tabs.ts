@@ -6,6 +6,7 @@ const TABS = [
   { path: '/practice', name: 'Exercise' },
   { path: '/practice/bench', name: 'Simulated bench' },
   { path: '/practice/errors', name: 'Your errors' },
+  { path: '/practice/sheets', name: 'Sheets' },
 ] as const;
 
 /** Its path, whatever is asked for behind it. */

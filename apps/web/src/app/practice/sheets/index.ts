@@ -1,0 +1,2 @@
+export { SheetList } from './sheet-list';
+export { SheetsPlace } from './sheets-place';
