@@ -15,6 +15,7 @@ it('says that a place could not be opened, until one is', async () => {
   await router.navigateByUrl('/gone').catch(() => null);
   await page.settle();
   expect(page.alert()).toContain('This place could not be opened');
+  expect(page.element.querySelector('[role=alert] a')?.getAttribute('href')).toBe('/gone');
   await router.navigateByUrl('/');
   await page.settle();
   expect(page.alert()).toBe('');

@@ -3,7 +3,6 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, NavigationError, Router, RouterOutlet } from '@angular/router';
 import { filter, map } from 'rxjs';
 import { RetuneAlarm } from '../retunes';
-import { Trouble } from '../ui/trouble';
 import { Fingerboard } from './fingerboard';
 import { WaitingSign } from './waiting-sign';
 
@@ -11,12 +10,14 @@ import { WaitingSign } from './waiting-sign';
 @Component({
   selector: 'peg-frame',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Fingerboard, RetuneAlarm, RouterOutlet, Trouble, WaitingSign],
+  imports: [Fingerboard, RetuneAlarm, RouterOutlet, WaitingSign],
   template: `
     <peg-fingerboard />
     <main id="place">
       @if (lost(); as url) {
-        <peg-trouble says="This place could not be opened: the server does not answer. Nothing you ticked is lost." (again)="open(url)" />
+        <p class="lost" role="alert">
+          This place could not be opened: the server does not answer. Nothing you ticked is lost. <a [href]="url">Try again</a>
+        </p>
       }
       <router-outlet />
     </main>
@@ -37,10 +38,16 @@ import { WaitingSign } from './waiting-sign';
       flex-direction: column;
       min-height: 100vh;
     }
+    .lost {
+      margin: var(--space-4) var(--space-5);
+      padding: var(--space-3) var(--space-4);
+      border-left: 5px solid var(--oxide);
+      background: var(--oxide-paper);
+    }
   `,
 })
 export class Frame {
-  /** The address of a place whose page could not be fetched; null where the last one came. */
+  /** The address of a place that could not be fetched; null where the last one came. It is opened by a page of its own: a browser may remember that a part of this one failed. */
   protected readonly lost = toSignal(
     inject(Router).events.pipe(
       filter((event) => event instanceof NavigationError || event instanceof NavigationEnd),
@@ -48,9 +55,4 @@ export class Frame {
     ),
     { initialValue: null },
   );
-
-  /** By a page of its own: a browser may remember that a part of this one failed. */
-  protected open(url: string): void {
-    location.assign(url);
-  }
 }
