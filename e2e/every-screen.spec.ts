@@ -79,6 +79,7 @@ const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] 
   ['Practice, the simulated bench', (page) => onTheBench(page, 'off')],
   ['Practice, a string on its way up', (page) => onTheBench(page, 'up')],
   ['Practice, your errors', errors],
+  ['Practice, sheets', (page) => page.getByRole('tab', { name: 'Sheets' }).click()],
 ];
 
 /** With its answer and all that follows from it. */

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { exerciseOf, rightSlack } from '@gold-peg/craft/exercises';
 import { expect, signIn, test } from './workshop.js';
 
@@ -73,4 +74,58 @@ test('octaves and cents are practised by ear, and without sound by touch and by 
   for (let cents = 0; cents + 0.5 <= Math.abs(truth); cents += 0.5) await page.keyboard.press(truth > 0 ? 'ArrowUp' : 'ArrowDown');
   await page.getByRole('button', { name: 'That is it' }).click();
   await expect.poll(() => workshop.query(`SELECT good FROM practice_try WHERE skill = 'cents'`)).toEqual([{ good: true }]);
+});
+
+test('an owner gives a sheet, it is practised by keys, and what came of it is read and carried out', async ({
+  page,
+  browser,
+  workshop,
+}) => {
+  await signIn(page, workshop, 'Wenna Tarrow');
+  await page.getByRole('link', { name: 'Practice', exact: true }).click();
+  await page.getByRole('tab', { name: 'Sheets' }).click();
+  await page.getByRole('textbox', { name: 'Title' }).fill('Ways round a mandolin');
+  for (const [field, option] of [
+    ['To whom', 'Corin Vell'],
+    ['Skills', 'winding side'],
+    ['Kinds', 'Mandolin'],
+  ] as const) {
+    await page.getByRole('combobox', { name: field }).click();
+    await page.getByRole('option', { name: option, exact: true }).click();
+    await page.keyboard.press('Escape');
+  }
+  await page.getByRole('spinbutton', { name: 'Tries of each' }).fill('2');
+  await page.getByRole('button', { name: 'Give it' }).click();
+  await expect(page.getByRole('row', { name: /Corin Vell winding side 0 of 2/ })).toBeVisible();
+
+  const context = await browser.newContext({ baseURL: workshop.address });
+  const bench = await context.newPage();
+  await signIn(bench, workshop, 'Corin Vell');
+  await bench.goto('/practice/sheets');
+  await bench.getByRole('link', { name: 'Practise Ways round a mandolin' }).click();
+  const result = bench.locator('peg-exercise-frame').getByRole('status');
+  for (const done of [1, 2]) {
+    await expect(bench.getByText(/^Mandolin ·/)).toBeVisible();
+    await bench.keyboard.press('1');
+    await expect(result).toBeVisible();
+    await expect(bench.locator('peg-fact', { hasText: 'Ways round a mandolin' }).locator('b')).toHaveText(`${done} of 2`);
+    if (done === 1) await bench.keyboard.press('Space');
+    if (done === 1) await expect(result).toBeHidden();
+  }
+  const tries = () => workshop.query<{ good: boolean }>(`SELECT good FROM practice_try WHERE sheet_id IS NOT NULL`);
+  await expect.poll(async () => (await tries()).length).toBe(2);
+  await context.close();
+
+  // so many of two wrong, with one in twenty let pass: as asked where none is
+  const wrong = (await tries()).filter(({ good }) => !good).length;
+  await page.reload();
+  await expect(page.getByRole('row', { name: /Corin Vell winding side 2 of 2/ })).toContainText(
+    wrong === 0 ? '0 % wrong' : `${50 * wrong} % wrong`,
+  );
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Results of Ways round a mandolin as CSV' }).click();
+  const csv = await readFile(await (await download).path(), 'utf8');
+  expect(csv.split('\n')[1]).toBe(
+    `Ways round a mandolin,Corin Vell,winding-side,2,2,${(wrong / 2).toFixed(2)},,,${(10 * wrong).toFixed(2)},1,${wrong === 0 ? 'yes' : 'no'}`,
+  );
 });

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, output, resource, signal } from '@angular/core';
-import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
+import { type FormGroupDirective, NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
@@ -27,7 +27,7 @@ const WITHIN = [
   imports: [MatButtonModule, MatInputModule, MatSelectModule, ReactiveFormsModule],
   template: `
     <h2>Give a sheet</h2>
-    <form [formGroup]="form" (ngSubmit)="give()" novalidate>
+    <form [formGroup]="form" (ngSubmit)="give(paper)" #paper="ngForm" novalidate>
       <label
         >Title
         <mat-form-field
@@ -129,14 +129,14 @@ export class SheetForm {
     within: [1],
   });
 
-  protected async give(): Promise<void> {
+  protected async give(paper: FormGroupDirective): Promise<void> {
     this.fault.set(null);
     const draft = readForm(this.form, exerciseSheetDraft.omit({ id: true }));
     if (draft === null || this.busy()) return;
     this.busy.set(true);
     try {
       await this.api.call('addSheet', { body: { id: uuidV7(), ...draft } });
-      this.form.reset();
+      paper.resetForm();
       this.given.emit();
     } catch (error) {
       this.fault.set(sayRefusal(this.form, error));

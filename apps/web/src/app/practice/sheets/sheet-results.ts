@@ -46,6 +46,12 @@ import { SKILL_WORDS } from '../skill-words';
       display: block;
       overflow-x: auto;
     }
+    tr {
+      height: 38px;
+    }
+    td {
+      font-size: 16px;
+    }
     .good {
       color: var(--felt);
       font-weight: 600;

@@ -129,5 +129,7 @@ describe('a new sheet', () => {
     await vi.waitFor(() => expect(asked.some(({ method }) => method === 'POST')).toBe(true));
     expect(asked.find(({ method }) => method === 'POST')?.body).toMatchObject({ ...filled, each: 5, level: 0, within: 1 });
     await vi.waitFor(() => expect(paper.instance['form'].value.title).toBe(''));
+    await paper.settle();
+    expect(paper.text).not.toContain('must'); // and nothing is wrong with an empty one that nobody sent
   });
 });
