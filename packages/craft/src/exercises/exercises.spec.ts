@@ -5,7 +5,7 @@ import { chanceFrom } from '../simulated/index.js';
 import { takeUp, windingCircle } from '../post/index.js';
 import { metres, radians } from '../units/index.js';
 import { bridgeAfter, exerciseOf, givesUnder, judge, PUSH, rightSlack, turnsOf, aimFor, beatsBetween, type BridgeMove } from './index.js';
-import { FAULTS, HARDEST, SKILLS, type Skill } from '../skills/index.js';
+import { FAULTS, FAULTS_AT, HARDEST, SKILLS, type Skill } from '../skills/index.js';
 
 const SEEDS = Array.from({ length: 12 }, (_, nth) => 7919 * (nth + 1));
 const LEVELS = [0, 2, HARDEST];
@@ -193,18 +193,55 @@ describe('order of strings', () => {
 });
 
 describe('find the fault', () => {
-  it('shows one fault and no other', () => {
-    const all = [...made('fault'), ...Array.from({ length: 40 }, (_, seed) => exerciseOf('fault', seed, 3))];
+  const all = [0, 3].flatMap((level) => Array.from({ length: 120 }, (_, seed) => exerciseOf('fault', seed, level)));
+
+  it('shows one fault and no other: each there is somewhere, and each is judged by itself', () => {
+    for (const exercise of all) for (const fault of FAULTS) expect(judge('fault', exercise, { fault }).good).toBe(fault === exercise.truth);
+    const seen = new Set(all.map(({ at, truth }) => `${at} ${truth}`));
+    expect(seen.size).toBe(FAULTS_AT.post.length + FAULTS_AT.pins.length + FAULTS_AT['tie-block'].length);
+  });
+
+  it('has on a post what is said of it', () => {
     for (const exercise of all) {
+      if (exercise.at !== 'post') continue;
       const { turns, tail, crosses, truth, plan } = exercise;
       expect(turns < 1).toBe(truth === 'few');
       expect(tail === 0).toBe(truth === 'short-tail');
       expect(crosses !== null).toBe(truth === 'crossing');
       if (crosses !== null) expect(crosses).toBeLessThan(turns);
       if (truth !== 'few') expect(turns).toBe(plan.wind.turns);
-      for (const fault of FAULTS) expect(judge('fault', exercise, { fault }).good).toBe(fault === truth);
     }
-    expect(new Set(all.map(({ truth }) => truth)).size).toBe(FAULTS.length);
+  });
+
+  it('has at a pin or a tie what is said of it: a wound string wants one tuck or two, a smooth one two or three', () => {
+    for (const exercise of all) {
+      if (exercise.at === 'post') continue;
+      const { at, away, tucks, truth, instrument, string } = exercise;
+      expect(instrument.bridge.anchor).toBe(at);
+      if (at === 'pins') expect(away > 0).toBe(truth === 'under-tip');
+      else {
+        const least = string.construction === 'wound' ? 1 : 2;
+        expect(tucks < least).toBe(truth === 'few-tucks');
+        expect(away < 0).toBe(truth === 'last-on-top');
+        expect(tucks).toBeLessThanOrEqual(least + 1);
+      }
+    }
+  });
+
+  it('says what would come of it: an end that runs never comes up, one that creeps comes up and no farther, one that hangs falls by 0.8 mm of stretch', () => {
+    for (const exercise of all) {
+      if (exercise.at === 'post') continue;
+      const { truth, givesAt, drops, plan, string } = exercise;
+      const { pull } = plan.load;
+      if (truth === 'few-tucks') expect(givesAt).toBeLessThan(pull);
+      else if (truth === 'under-tip' || truth === 'last-on-top') expect(givesAt).toBeGreaterThan(pull);
+      else expect(givesAt).toBeNull();
+      expect(drops !== null).toBe(truth === 'slot-away');
+      if (drops === null) continue;
+      // pitch goes with the root of the pull: so many cents under is 2^(cents / 600) times as little
+      const after = pull - (string.stiffness * 0.0008) / plan.stretch.path;
+      expect(pull / 2 ** (drops / 600)).toBeCloseTo(after, 6);
+    }
   });
 });
 

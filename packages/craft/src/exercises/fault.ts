@@ -1,43 +1,33 @@
-import { windString, type PostPlan } from '../procedure/index.js';
-import { FAULTS, type Fault } from '../skills/index.js';
-import { fromMillimetres, metres, type Metres } from '../units/index.js';
-import { drawString, type DrawnString, type Kinds } from './drawn-string.js';
+import { instrumentOf } from '../archetypes/index.js';
+import { FAULTS_AT, type Fault, type FaultPlace } from '../skills/index.js';
+import { archetypesOf, type Kinds } from './drawn-string.js';
+import { faultAtAnchor, type FaultAtAnchor } from './fault-at-anchor.js';
+import { faultAtPost, type FaultAtPost } from './fault-at-post.js';
 
-/** A string on its post, seen from the side: what is wrong with it? */
-export interface FaultExercise extends DrawnString {
-  truth: Fault;
-  /** As it lies there. */
-  wound: PostPlan;
-  turns: number;
-  /** What sticks out behind the hole; nothing where the end lies in it. */
-  tail: Metres;
-  /** The turn that crosses another, counted from the hole; null where none does. */
-  crosses: number | null;
-}
+/** A string on its post, at its pin or at its tie: what is wrong with it? */
+export type FaultExercise = FaultAtPost | FaultAtAnchor;
 
 export interface FaultAnswer {
   fault: Fault;
 }
 
-/** Fewer than a turn holds no string that nothing locks; so few are shown, by level. */
-const FEW = [0.25, 0.4, 0.5, 0.6, 0.75];
-/** A tail that is cut right, and one that slips out. */
-const [TAIL, NO_TAIL] = [fromMillimetres(3), metres(0)];
-const LEAST_TURNS = 2;
+const PLACES = Object.keys(FAULTS_AT) as FaultPlace[];
 
+/** @throws RangeError where these kinds have neither pins nor ties, and no posts that are seen from the side. */
 export function faultExercise(chance: () => number, level: number, kinds: Kinds): FaultExercise {
-  const truth = FAULTS[Math.floor(chance() * FAULTS.length)] ?? 'none';
-  const few = FEW[Math.min(level, FEW.length - 1)] ?? 0.75;
-  return drawString(chance, kinds, (drawn) => {
-    const { plan, instrument, index } = drawn;
-    if (instrument.strings[index]?.post.style !== 'through' || plan.methods.turnsAbove > 0 || plan.methods.leavesAbove) return null;
-    if (plan.wind.turns < LEAST_TURNS || plan.wind.turns > plan.capacityTurns) return null;
-    const turns = truth === 'few' ? few : plan.wind.turns;
-    const wound = windString({ ...drawn, turns });
-    if (wound?.kind !== 'post') return null;
-    const crosses = truth === 'crossing' ? 1 + Math.floor(chance() * (Math.floor(turns) - 1)) : null;
-    return { ...drawn, truth, wound, turns, tail: truth === 'short-tail' ? NO_TAIL : TAIL, crosses };
-  });
+  const places = placesOn(kinds);
+  const at = places[Math.floor(chance() * places.length)];
+  if (at === undefined) throw new RangeError('none of these instruments shows where it may be faulty');
+  return at === 'post' ? faultAtPost(chance, level, kinds) : faultAtAnchor(at, chance, level, kinds);
+}
+
+function placesOn(kinds: Kinds): FaultPlace[] {
+  const instruments = archetypesOf(kinds).map(({ id }) => instrumentOf(id));
+  const has = (at: FaultPlace) =>
+    at === 'post'
+      ? instruments.some(({ strings }) => strings.some(({ post }) => post.style === 'through'))
+      : instruments.some(({ bridge }) => bridge.anchor === at);
+  return PLACES.filter(has);
 }
 
 export const faultIsRight = ({ truth }: FaultExercise, { fault }: FaultAnswer): boolean => fault === truth;

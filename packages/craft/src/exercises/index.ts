@@ -7,6 +7,8 @@ export type { NutAnswer, NutExercise } from './nut-angle.js';
 export type { NylonAnswer, NylonExercise } from './nylon.js';
 export { givesUnder, PUSH, type OctaveAnswer, type OctaveExercise } from './octave.js';
 export type { FaultAnswer, FaultExercise } from './fault.js';
+export type { FaultAtAnchor } from './fault-at-anchor.js';
+export type { FaultAtPost } from './fault-at-post.js';
 export type { OrderAnswer, OrderExercise } from './order.js';
 export { aimFor, rightSlack, slackLeft, turnsOf, type SlackAnswer, type SlackExercise } from './slack.js';
 export { nextOfSheet, sheetResults, unfitFor, type SheetResult, type SheetTask } from './sheet.js';

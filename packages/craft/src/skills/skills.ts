@@ -26,6 +26,13 @@ export const HARDEST = 6;
 export const OCTAVE_ANSWERS = ['an-octave-under', 'under', 'at-its-note', 'over'] as const;
 export type OctavePlace = (typeof OCTAVE_ANSWERS)[number];
 
-/** What may be wrong with a string on its post. */
-export const FAULTS = ['crossing', 'few', 'short-tail', 'upward', 'none'] as const;
-export type Fault = (typeof FAULTS)[number];
+/** What may be wrong with a string on its post, at its pin, and at its tie. */
+export const FAULTS_AT = {
+  post: ['crossing', 'few', 'short-tail', 'upward', 'none'],
+  pins: ['under-tip', 'slot-away', 'none'],
+  'tie-block': ['last-on-top', 'few-tucks', 'none'],
+} as const;
+export type FaultPlace = keyof typeof FAULTS_AT;
+export type FaultOf<P extends FaultPlace> = (typeof FAULTS_AT)[P][number];
+export type Fault = FaultOf<FaultPlace>;
+export const FAULTS = [...new Set(Object.values(FAULTS_AT).flat())] as Fault[];

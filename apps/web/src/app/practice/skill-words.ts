@@ -32,7 +32,7 @@ export const SKILL_WORDS: Readonly<Record<Skill, SkillWords>> = {
   'stretch-or-slip': choice('stretch or slip', 'from three rounds of stretching by hand'),
   nylon: { name: 'nylon', about: 'from when it can be promised', below: 'too early', above: 'too late', unit: '%', verb: 'promise' },
   'nut-angle': choice('nut angle', 'whether a string presses enough in its slot'),
-  fault: choice('find the fault', 'what is wrong on the post'),
+  fault: choice('find the fault', 'what is wrong at post, pin or tie'),
   balance: {
     name: 'balance',
     about: 'a floating bridge home in few moves',

@@ -9,14 +9,22 @@ const bridge: Part[] = [
   box('hollow', 43, 18.4, 5.6, 14.8),
 ];
 
-/** The pin, its head `up` above its seat. */
-function pin(up: number): Part[] {
+/** The pin, its head `up` above its seat, its slot toward the saddle, or away from it. */
+function pin(up: number, slot: 'saddle' | 'away' = 'saddle'): Part[] {
   const y = 18.5 - up;
+  const at = (x: number) => (slot === 'saddle' ? x : 91.6 - x);
   return [
     area('bone', [43.2, y], [48.4, y], [47.2, y + 19], [44.6, y + 19]),
-    area('hollow', [43.2, y + 1], [44.2, y + 1], [45, y + 16], [44.4, y + 16]),
+    area('hollow', [at(43.2), y + 1], [at(44.2), y + 1], [at(45), y + 16], [at(44.4), y + 16]),
     area('bone', [41.8, y], [42.4, y - 2.2], [44.4, y - 3.4], [47.2, y - 3.4], [49.2, y - 2.2], [49.8, y]),
   ];
+}
+
+/** An end at its pin as it lies: home, under the tip of the pin, which stands out so far, or beside a pin whose slot looks away. */
+export function pinned(lies: 'home' | 'under-tip' | 'slot-away', up: number): Part[] {
+  if (lies === 'under-tip') return [...bridge, taut([2, 8], [27.5, 11], [43.6, 18.4 - up / 4], [44.6, 33.6]), ...pin(up), ball(46, 36)];
+  if (lies === 'home') return [...bridge, ...pin(0), taut([2, 8], [27.5, 11], [43.6, 18.4], [43.4, 32]), ball(41.6, 35.4)];
+  return [...bridge, ...pin(0, 'away'), taut([2, 8], [27.5, 11], [43, 18.4], [42.9, 32]), ball(41.2, 35.4)];
 }
 
 export const pins: AnchorScenes = {

@@ -52,6 +52,9 @@ function tucks(times: number, crossing: number): Part[] {
   return [bent(...points, ...zigzag, [crossing + 2.5, HOLE_Y - 12]), taut([0, HOLE_Y], [40, HOLE_Y])];
 }
 
+/** An end at its block from above as it lies: tucked so often, the last crossing so far behind the edge of the block, in front of it below nought. */
+export const tied = (times: number, behind: number): Part[] => [...fromAbove, tunnel(HOLE_Y), ...neighbours, ...tucks(times, 55 + behind)];
+
 export function tieBlock(request: SceneRequest): AnchorScenes {
   const { twoHoles, wound, tie: way } = request;
   const most = way.tucks[1];

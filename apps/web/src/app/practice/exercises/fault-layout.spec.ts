@@ -1,16 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { exerciseOf } from '@gold-peg/craft/exercises';
-import { FAULTS, type Fault } from '@gold-peg/craft/skills';
+import { FAULTS_AT, type FaultOf } from '@gold-peg/craft/skills';
 import { layOutFault } from './fault-layout';
 
-const shown = (fault: Fault) => {
-  const found = Array.from({ length: 200 }, (_, seed) => exerciseOf('fault', seed, 0)).find(({ truth }) => truth === fault);
-  if (found === undefined) throw new Error(`none of 200 is ${fault}`);
+const shown = (fault: FaultOf<'post'>) => {
+  const all = Array.from({ length: 200 }, (_, seed) => exerciseOf('fault', seed, 0));
+  const found = all.find((exercise) => exercise.at === 'post' && exercise.truth === fault);
+  if (found?.at !== 'post') throw new Error(`none of 200 is ${fault}`);
   return { ...found, picture: layOutFault(found) };
 };
 
 describe('a post with its fault', () => {
-  it.each(FAULTS)('%s is seen, and nothing else', (fault) => {
+  it.each(FAULTS_AT.post)('%s is seen, and nothing else', (fault) => {
     const { picture, turns } = shown(fault);
     const below = picture.turns.every(({ y1 }) => y1 > picture.holeY);
     expect(below).toBe(fault !== 'upward');

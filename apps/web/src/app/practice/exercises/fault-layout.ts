@@ -1,4 +1,4 @@
-import type { FaultExercise } from '@gold-peg/craft/exercises';
+import type { FaultAtPost } from '@gold-peg/craft/exercises';
 import { toMillimetres } from '@gold-peg/craft/units';
 
 /** The middle of the post, and where its hole is. */
@@ -33,7 +33,7 @@ export function layOutFault({
   tail,
   crosses,
   truth,
-}: Pick<FaultExercise, 'plan' | 'turns' | 'tail' | 'crosses' | 'truth'>): PostFaults {
+}: Pick<FaultAtPost, 'plan' | 'turns' | 'tail' | 'crosses' | 'truth'>): PostFaults {
   const width = toMillimetres(plan.geometry.postDiameter) * PX_PER_MM;
   const thick = Math.max(3, toMillimetres(plan.geometry.stringDiameter) * PX_PER_MM);
   const left = MIDDLE - width / 2;
