@@ -19,6 +19,18 @@ export const RESTRINGING = {
   neck: constant(0.05, [0.02, 0.1], '¢', 'what one newton of total pull costs every other string, necks of wood'),
 } as const;
 
+/** What warmth does to a string and to the neck that it lies along. */
+export const WARMTH = {
+  steel: constant(11.5e-6, [11e-6, 12e-6], '1/K', 'expansion of steel, handbook of materials'),
+  polymer: constant(9e-5, [8e-5, 10e-5], '1/K', 'expansion of nylon, handbook of materials'),
+  wood: constant(4e-6, [3e-6, 5e-6], '1/K', 'expansion of wood along its grain'),
+  /** A neck follows the room with this time; a string is as warm as the room at once. */
+  neck: constant(20 * 60, [10 * 60, 40 * 60], 's', 'an instrument in from the cold moves for an hour, workshop practice'),
+  leastCold: constant(5, [3, 8], 'K', 'carried across a street'),
+  mostCold: constant(14, [10, 25], 'K', 'out of a car in winter'),
+  wait: constant(20 * 60, [10 * 60, 60 * 60], 's', 'let lie once'),
+} as const;
+
 /** How long each thing takes at a bench. */
 export const HAND_SECONDS = {
   buttonTurn: constant(0.6, [0.3, 1.2], 's', 'with a winder'),

@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { chanceFrom } from '../simulated/index.js';
+import { chanceFrom, normal } from '../simulated/index.js';
 import { expectedWorth, levelOf, nextSkill, remembered, standingOf, type Tried } from './index.js';
 import { SKILLS, type Skill } from '../skills/index.js';
-import { normal } from './normal.js';
 
 const NOW = Date.UTC(2026, 4, 26, 9);
 const DAY = 86_400_000;

@@ -1,7 +1,6 @@
-import { CALIPER } from '../constants/index.js';
+import { caliperReadings } from '../simulated/index.js';
 import { LINES, STRINGS, type TableString } from '../strings/index.js';
 import { metres, type Metres } from '../units/index.js';
-import { normal } from './normal.js';
 
 /** A loose string, read with a caliper and felt, out of a tray in which these lie. */
 export interface WhichStringExercise {
@@ -41,11 +40,9 @@ export function whichStringExercise(chance: () => number, level: number): WhichS
   const truth = Math.floor(chance() * choices.length);
   const it = choices[truth];
   if (it === undefined) throw new RangeError('no line of strings is long enough to choose from');
-  const making = it.construction === 'wound' ? CALIPER.makingWound.value : CALIPER.making.value;
-  const thickness = it.gauge + (making / 1000) * normal(chance);
-  const zero = level >= NOT_ZEROED_FROM ? MOST_ZERO_M * (2 * chance() - 1) : 0;
-  const readings = Array.from({ length: READINGS }, () => metres(thickness + zero + (CALIPER.reading.value / 1000) * normal(chance)));
-  return { choices, truth, readings, zero: metres(zero), ribbed: it.construction === 'wound' && it.finish !== 'flat' };
+  const zero = metres(level >= NOT_ZEROED_FROM ? MOST_ZERO_M * (2 * chance() - 1) : 0);
+  const readings = caliperReadings(it, { zero, count: READINGS }, chance);
+  return { choices, truth, readings, zero, ribbed: it.construction === 'wound' && it.finish !== 'flat' };
 }
 
 export const whichStringIsRight = ({ truth }: WhichStringExercise, { choice }: WhichStringAnswer): boolean => choice === truth;

@@ -1,13 +1,13 @@
 import { possibleStrippings } from '../bench-run/index.js';
-import { HAND_SECONDS } from '../constants/index.js';
+import { HAND_SECONDS, WARMTH } from '../constants/index.js';
 import { floats, type Direction } from '../instrument/index.js';
-import { chanceFrom, wound } from '../simulated/index.js';
+import { chanceFrom, rested, wound } from '../simulated/index.js';
 import { cents, radians, type Metres } from '../units/index.js';
 import { fineTunedBy, nutTurned } from './at-nut.js';
 import { slackened, turnedBy } from './at-peg.js';
 import { judged, pressed, stretchedBy, trimmed } from './at-string.js';
 import type { Restring } from './lay-out.js';
-import { noted, type OnBench, type OnPost } from './on-bench.js';
+import { isUp, noted, type OnBench, type OnPost } from './on-bench.js';
 import { restsAt } from './pulls.js';
 import { anchored, cutThrough, takenOff } from './strung.js';
 import { threaded } from './threaded.js';
@@ -19,7 +19,9 @@ export type Act =
   | { do: 'anchor'; string: number; way: string }
   /** The end through its post, so much string left slack, wound this way. */
   | { do: 'thread'; string: number; slack: Metres; direction: Direction }
-  | { do: 'guide' | 'cover' | 'block' | 'nut'; on: boolean };
+  | { do: 'guide' | 'cover' | 'block' | 'nut'; on: boolean }
+  /** Lets it lie, for as long as one usually does. */
+  | { do: 'wait' };
 
 /** As it comes to the bench: old strings at their notes, settled, a locking nut shut. */
 export function begun({ seed, strings, instrument }: Restring): OnBench {
@@ -31,7 +33,7 @@ export function begun({ seed, strings, instrument }: Restring): OnBench {
       return { at: 'old', of: { ...of, creep: cents(0) }, state: { ...state, toSettle: cents(0) } };
     }),
     ...{ guided: false, eyesCovered: false, blocked: false, nutShut: instrument.bridge.anchor === 'double-locking' },
-    ...{ angle: radians(0), seconds: 0, acts: 0, lost: [], mistakes: [] },
+    ...{ angle: radians(0), seconds: 0, waited: 0, acts: 0, lost: [], mistakes: [] },
   };
 }
 
@@ -46,6 +48,7 @@ function secondsOf(act: Act): number {
       return HAND_SECONDS.takeOff.value;
     case 'slacken':
     case 'guide':
+    case 'wait':
       return 0;
     default:
       return HAND_SECONDS[act.do].value;
@@ -74,6 +77,8 @@ function carriedOut(restring: Restring, now: OnBench, act: Act, chance: () => nu
       return nutTurned(restring, now, act.on, chance);
     case 'pluck':
       return now;
+    case 'wait':
+      return letLie(now);
     case 'slacken':
       return slackened(restring, now, act.string);
     case 'turn':
@@ -95,8 +100,17 @@ function carriedOut(restring: Restring, now: OnBench, act: Act, chance: () => nu
     case 'judge':
       return judged(restring, now, act.string);
     case 'trim':
-      return trimmed(now, act.string);
+      return trimmed(restring, now, act.string);
   }
+}
+
+/** Strings creep meanwhile, and a cold neck warms. */
+function letLie(now: OnBench): OnBench {
+  const hours = WARMTH.wait.value / 3600;
+  const strings = now.strings.map((string): OnPost =>
+    isUp(string) ? { ...string, state: rested(string.of, string.state, hours) } : string,
+  );
+  return { ...now, strings, waited: now.waited + WARMTH.wait.value };
 }
 
 const isOff = ({ at }: OnPost): boolean => at === 'off' || at === 'anchored' || at === 'cut';

@@ -14,8 +14,9 @@ import { tensionFor } from '../tension/index.js';
 import { fromMillimetres, hertz, metres, type Metres } from '../units/index.js';
 import { broke, slipped } from './at-peg.js';
 import type { Restring } from './lay-out.js';
-import { noted, put, type OnBench, type Wound } from './on-bench.js';
-import { longerOn } from './pulls.js';
+import { noted, put, type Mistake, type OnBench, type Wound } from './on-bench.js';
+import { longerOn, stillToRise } from './pulls.js';
+import { doesOf } from './threaded.js';
 
 /** Until it is pressed, an end takes up half of what it has left at each stretch. */
 const SINKS = 0.5;
@@ -71,13 +72,32 @@ export function judged(restring: Restring, now: OnBench, index: number): OnBench
   if (string?.at !== 'wound' || !string.taut) return null;
   const figure = nextCosts(string, longerOn(restring, now, index));
   const then = put(now, index, { ...string, judged: true });
-  return figure > HOLDS.cents ? noted(then, { string: index, kind: 'judged-early', figure }) : then;
+  const told = figure > HOLDS.cents ? noted(then, { string: index, kind: 'judged-early', figure }) : then;
+  const rises = stillToRise(restring, now, index) ?? 0;
+  return Math.abs(rises) > HOLDS.cents ? noted(told, { string: index, kind: 'still-cold', figure: rises }) : told;
 }
 
-/** Its tail is cut. */
-export function trimmed(now: OnBench, index: number): OnBench | null {
+/** Its tail is cut: what was fixed badly and did not show it is told now. */
+export function trimmed(restring: Restring, now: OnBench, index: number): OnBench | null {
   const string = now.strings[index];
   if (string?.at !== 'wound' || string.trimmed) return null;
   const then = put(now, index, { ...string, trimmed: true });
-  return string.judged ? then : noted(then, { string: index, kind: 'trimmed-early', figure: string.rounds });
+  const told = string.judged ? then : noted(then, { string: index, kind: 'trimmed-early', figure: string.rounds });
+  const hidden = hiddenFault(restring, now, index, string);
+  return hidden === null ? told : noted(told, hidden);
+}
+
+/** What an end that was fixed badly has not shown yet; null where it is right, or was told. */
+function hiddenFault(restring: Restring, { mistakes }: OnBench, index: number, { seat, anchor, of }: Wound): Mistake | null {
+  if (mistakes.some(({ string, kind }) => string === index && (kind === 'anchor' || kind === 'notched' || kind === 'sinks'))) return null;
+  if (seat > SHOWS) return { string: index, kind: 'not-home', figure: 1000 * seat };
+  switch (doesOf(restring, anchor)) {
+    case 'runs':
+    case 'creeps':
+      return { string: index, kind: 'bad-end', figure: of.holds ?? 0 };
+    case 'notches':
+      return { string: index, kind: 'bad-end', figure: of.string.breakingLoad };
+    default:
+      return null;
+  }
 }

@@ -1,10 +1,15 @@
 import { archetype, instrumentOf } from '../archetypes/index.js';
 import { bridgeUnder, levelClaw, usualSprings, type FloatingBridge } from '../balance/index.js';
+import { WARMTH } from '../constants/index.js';
 import { firstLaidOut } from '../gauges/index.js';
 import { pitchOf, type Instrument } from '../instrument/index.js';
 import { windString, type PostPlan } from '../procedure/index.js';
+import { chanceFrom } from '../simulated/index.js';
 import { setsFor, stringProperties, type StringProperties } from '../strings/index.js';
 import { metres, type Hertz, type Metres } from '../units/index.js';
+
+/** Every so many seeds one comes in from the cold. */
+const COLD_EACH = 3;
 
 /** One string that is to come on: what it is, and how it would be wound as planned. */
 export interface ToString {
@@ -26,6 +31,8 @@ export interface Restring {
   /** Null where the bridge does not move. */
   bridge: FloatingBridge | null;
   claw: Metres;
+  /** How much colder than the room it came in, K: a third of them do. */
+  cold: number;
 }
 
 /** Lays one out; null for a kind that no set of the table fits, or whose strings go round no post. `seed`: what hands and strings do follows from it. */
@@ -50,5 +57,11 @@ export function layOut(kind: string, seed: number): Restring | null {
   );
   const level = bridge === null ? null : levelClaw(bridge);
   const claw = level?.ok === true ? level.value : (bridge?.springs.free ?? metres(0));
-  return { kind, name: known.name, set: set.name, seed, instrument, strings, bridge, claw };
+  return { kind, name: known.name, set: set.name, seed, instrument, strings, bridge, claw, cold: comesIn(seed) };
+}
+
+function comesIn(seed: number): number {
+  if (seed % COLD_EACH !== 0) return 0;
+  const { leastCold, mostCold } = WARMTH;
+  return Math.round(leastCold.value + (mostCold.value - leastCold.value) * chanceFrom(seed)());
 }

@@ -2,7 +2,7 @@ import type { PostPlan } from '../procedure/index.js';
 import type { SimulatedString, StringState } from '../simulated/index.js';
 import type { Metres, Radians } from '../units/index.js';
 
-/** What went wrong, as far as it shows. `figure`: N of pull, strings that were off, ¢ over its note, turns, mm, or degrees over the nut, as the kind has it. */
+/** What went wrong, as far as it shows. `figure`: N of pull, strings that were off, ¢ over its note or to come, turns, mm, or degrees over the nut, as the kind has it. */
 export interface Mistake {
   /** Null where it concerns them all. */
   string: number | null;
@@ -28,7 +28,10 @@ export type MistakeKind =
   | 'judged-early'
   | 'trimmed-early'
   | 'eyes-bare'
-  | 'nut-shut';
+  | 'nut-shut'
+  | 'bad-end'
+  | 'not-home'
+  | 'still-cold';
 
 /** An old string at its note, or as far down as it was let. */
 export interface Old {
@@ -77,6 +80,8 @@ export interface OnBench {
   angle: Radians;
   /** That the same would have taken at a bench. */
   seconds: number;
+  /** That it was let lie beside that, s. */
+  waited: number;
   /** Things that were done: chance follows from how many. */
   acts: number;
   /** Strings that were lost, by string. */

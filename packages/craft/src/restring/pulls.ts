@@ -1,5 +1,15 @@
 import { RESTRINGING } from '../constants/index.js';
-import { atSaddle, bridgeUnderNow, longerBy, pitchNow, pullOfSimulated, pullsOf, type PullAt } from '../simulated/index.js';
+import {
+  atSaddle,
+  bridgeUnderNow,
+  coldAfter,
+  longerBy,
+  pitchNow,
+  pullOfSimulated,
+  pullsOf,
+  strainLost,
+  type PullAt,
+} from '../simulated/index.js';
 import { metres, radians, type Hertz, type Metres, type Newtons, type Radians } from '../units/index.js';
 import type { Restring } from './lay-out.js';
 import { isUp, type OnBench, type OnPost } from './on-bench.js';
@@ -11,9 +21,26 @@ export function restsAt({ bridge, claw }: Restring, { strings, blocked, angle }:
   return bridge === null || blocked ? radians(0) : bridgeUnderNow(bridge, claw, strings.map(pullAt), angle);
 }
 
-/** How much longer string `index` is than with the bridge level and the neck as it is at pitch: by the bridge where that moves, else by what the neck gives. */
+/** How much colder than the room it still is, K. */
+export const coldNow = ({ cold }: Restring, { seconds, waited }: OnBench): number => coldAfter(cold, seconds + waited);
+
+/**
+ * How much longer string `index` is than with the bridge level and the neck as it is at pitch, as warm as the room: by the bridge where that moves, else by what the
+ * neck gives; shorter by what a string loses that is warmer than its neck.
+ */
 export function longerOn(restring: Restring, now: OnBench, index: number): Metres {
-  if (restring.bridge !== null) return longerBy(restring.bridge, index, now.angle);
+  const on = now.strings[index];
+  const lost = on === undefined || !isUp(on) ? 0 : on.of.path * strainLost(on.of.string, coldNow(restring, now));
+  return metres((restring.bridge === null ? byNeck(restring, now, index) : longerBy(restring.bridge, index, now.angle)) - lost);
+}
+
+/** What `index` will gain while its neck warms, ¢; null where it does not sound. */
+export function stillToRise(restring: Restring, now: OnBench, index: number): number | null {
+  const [cold, warm] = [centsOff(restring, now, index), centsOff(restring, { ...now, waited: Infinity }, index)];
+  return cold === null || warm === null ? null : warm - cold;
+}
+
+function byNeck(restring: Restring, now: OnBench, index: number): Metres {
   const on = now.strings[index];
   if (on === undefined || !isUp(on)) return metres(0);
   const { string, plan } = toString(restring, index);

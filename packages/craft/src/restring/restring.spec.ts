@@ -1,18 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ARCHETYPES } from '../archetypes/index.js';
-import { RESTRINGING } from '../constants/index.js';
+import { RESTRINGING, WARMTH } from '../constants/index.js';
 import { metres, type Metres } from '../units/index.js';
 import {
   after,
   anchorWays,
   begun,
   centsOff,
+  coldNow,
   isFinished,
   layOut,
   longerOn,
   nextCosts,
   pullNow,
+  stillToRise,
   turnsFor,
   worthOf,
   type Act,
@@ -277,6 +279,23 @@ describe('what goes wrong', () => {
     expect(pullNow(restring, after(restring, on, { do: 'press', string: 3 }), 3)).toBeLessThan(pullNow(restring, on, 3));
   });
 
+  it('an end that was fixed badly and did not show it is told at the end, with what it holds', () => {
+    const restring = laidOut('acoustic-parlour');
+    const [, creeps, half] = anchorWays('pins');
+    const cutAt = (way: string, ...more: readonly Act[]) => {
+      const on = up(restring, does(restring, started(restring), ...bare(3, way), thread(restring, 3)), 3);
+      return does(restring, on, ...more, { do: 'judge', string: 3 }, { do: 'trim', string: 3 }).mistakes.filter(({ kind }) =>
+        ['bad-end', 'not-home', 'anchor', 'sinks'].includes(kind),
+      );
+    };
+    const [told] = cutAt(creeps?.id ?? '');
+    expect(told?.kind).toBe('bad-end');
+    expect((told?.figure ?? 0) / (restring.strings[3]?.plan.load.pull ?? 1)).toBeCloseTo(RESTRINGING.creepsAt.value, 6);
+    expect(cutAt(half?.id ?? '')).toEqual([{ string: 3, kind: 'not-home', figure: RESTRINGING.hangs.value }]);
+    expect(cutAt(half?.id ?? '', { do: 'press', string: 3 })).toEqual([]); // it was pressed home
+    expect(cutAt(right(restring))).toEqual([]);
+  });
+
   it('a tie that runs never lets its string up', () => {
     const restring = laidOut('classical');
     const now = up(restring, does(restring, started(restring), ...bare(3, 'not-tucked'), thread(restring, 3)), 3);
@@ -312,6 +331,43 @@ describe('what goes wrong', () => {
       turns: 1,
     });
     expect(kindsOf(now)).toEqual(['tails-not-tucked-yet']);
+  });
+});
+
+describe('an instrument that comes in from the cold', () => {
+  const SEED = 3 * 1490;
+  const cold = laidOut('acoustic-parlour', SEED);
+
+  it('has its strings under their notes, by EA (α − α of wood) ΔT off each pull: steel by one to three cents a degree', () => {
+    expect(cold.cold).toBeGreaterThanOrEqual(WARMTH.leastCold.value);
+    const now = begun(cold);
+    for (const [index, { string, plan }] of cold.strings.entries()) {
+      const less = string.stiffness * (WARMTH.steel.value - WARMTH.wood.value) * cold.cold;
+      const expected = 600 * Math.log2((plan.load.pull - less) / plan.load.pull);
+      const off = (centsOff(cold, now, index) ?? 99) - (centsOff({ ...cold, cold: 0 }, now, index) ?? 99);
+      // what all lose lets the neck back by a few cents, up
+      expect(Math.abs(off - expected)).toBeLessThan(0.35 * Math.abs(expected));
+      expect(off / cold.cold).toBeLessThan(-0.8);
+      expect(off / cold.cold).toBeGreaterThan(-3);
+    }
+  });
+
+  it('rises as it warms: most of it within the hour', () => {
+    const [now, later] = [begun(cold), does(cold, begun(cold), { do: 'wait' }, { do: 'wait' }, { do: 'wait' })];
+    expect(coldNow(cold, later) / cold.cold).toBeCloseTo(Math.exp(-3), 9);
+    const [first, then] = [stillToRise(cold, now, 0) ?? 0, stillToRise(cold, later, 0) ?? 99];
+    expect(first).toBeGreaterThan(5);
+    expect(then / first).toBeCloseTo(Math.exp(-3), 1);
+    expect(later.seconds).toBe(now.seconds); // nobody works meanwhile
+  });
+
+  it('is told of a string that somebody says holds while it is cold, and not once it was let lie', () => {
+    const judge = (...before: readonly Act[]) => {
+      const on = up(cold, does(cold, started(cold), ...before, ...bare(0, right(cold)), thread(cold, 0)), 0);
+      return kindsOf(after(cold, on, { do: 'judge', string: 0 }));
+    };
+    expect(judge()).toContain('still-cold');
+    expect(judge({ do: 'wait' }, { do: 'wait' }, { do: 'wait' })).not.toContain('still-cold');
   });
 });
 

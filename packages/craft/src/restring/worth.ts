@@ -49,6 +49,7 @@ export function worthOf(restring: Restring, now: OnBench): Worth {
 function afterAWeek(restring: Restring, now: OnBench): (number | null)[] {
   const then = {
     ...now,
+    waited: Infinity, // long since as warm as the room
     strings: now.strings.map((string, index): OnPost => {
       if (string.at !== 'wound' || !string.taut) return string;
       const longer = longerOn(restring, now, index);

@@ -9,6 +9,8 @@ export function chanceFrom(seed: number): () => number {
   };
 }
 
+/** A number of the standard normal distribution (Box and Muller). */
+export const normal = (chance: () => number): number => Math.sqrt(-2 * Math.log(1 - chance())) * Math.cos(2 * Math.PI * chance());
+
 /** A number about one, lognormal: how strong a hand is this time. */
-export const handStrength = (chance: () => number, spread: number): number =>
-  Math.exp(spread * Math.sqrt(-2 * Math.log(1 - chance())) * Math.cos(2 * Math.PI * chance()));
+export const handStrength = (chance: () => number, spread: number): number => Math.exp(spread * normal(chance));

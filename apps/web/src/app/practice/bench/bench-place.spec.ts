@@ -106,6 +106,24 @@ describe('the simulated bench', () => {
     expect((await BenchPage.open(BenchPlace)).instance['bench'].isBegun()).toBe(false);
   });
 
+  it('says that one came in from the cold, lets it lie by L as by its button, and keeps that', async () => {
+    await open('acoustic-parlour', 4470);
+    const [cold] = /\d+ °C under the room/.exec(page.text) ?? [];
+    const before = bench().cents()[0] ?? 0;
+    await press('l');
+    expect(bench().now().waited).toBe(20 * 60);
+    expect(page.text).not.toContain(cold);
+    expect(bench().cents()[0]).toBeGreaterThan(before); // it rises as it warms
+    for (let times = 0; times < 3; times++)
+      if (page.text.includes('let it lie')) await page.press(/\d+ °C under/.exec(page.text)?.[0] ?? '');
+    expect(page.text).not.toContain('let it lie');
+    const { waited } = bench().now();
+    await press('l'); // as warm as the room: nothing to wait for
+    expect(bench().now().waited).toBe(waited);
+    page = await BenchPage.open(BenchPlace);
+    expect(bench().now().waited).toBe(waited);
+  });
+
   it('asks before it lays aside what is begun', async () => {
     await open('ukulele-concert', 12);
     page.instance['pick']('mandolin');

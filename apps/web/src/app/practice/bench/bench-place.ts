@@ -187,6 +187,7 @@ export class BenchPlace {
         .find((each) => each.key === key);
     if (step !== undefined && step !== null)
       return step.key === 'Space' && step.says === 'Pluck it' ? () => this.pitch()?.pluck() : step.does;
+    if (key === 'L' && this.tray()?.cold() != null) return () => this.tray()?.letLie();
     if (key === 'P') return () => this.pitch()?.pluck();
     return key === 'B' ? () => this.bench.do({ do: 'press', string: this.bench.inHand() }) : null;
   }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { floats } from '@gold-peg/craft/instrument';
+import { coldNow } from '@gold-peg/craft/restring';
 import { OneOf } from '../../ui/one-of';
 import { SimulatedBench, type Tells } from './simulated-bench';
 
@@ -10,6 +11,9 @@ interface Held {
   on: boolean;
   does: () => void;
 }
+
+/** Less than this costs no string a cent or two. */
+const NEXT_TO_NOTHING = 1;
 
 const TELLS: readonly { value: Tells; label: string }[] = [
   { value: 'tuner', label: 'tuner' },
@@ -27,6 +31,9 @@ const TELLS: readonly { value: Tells; label: string }[] = [
       <button matButton="outlined" type="button" [class.on]="held.on" [attr.aria-pressed]="held.on" (click)="held.does()">
         {{ held.says }} <b>{{ held.on ? 'on' : 'off' }}</b> <kbd>{{ held.key }}</kbd>
       </button>
+    }
+    @if (cold(); as kelvin) {
+      <button matButton="outlined" type="button" (click)="letLie()">{{ kelvin }} °C under the room: let it lie 20 min <kbd>L</kbd></button>
     }
     <peg-one-of about="What tells the pitch" [choices]="TELLS" [value]="bench.tells()" (picked)="bench.tells.set($event)" />
   `,
@@ -56,6 +63,16 @@ const TELLS: readonly { value: Tells; label: string }[] = [
 export class BenchTray {
   protected readonly bench = inject(SimulatedBench);
   protected readonly TELLS = TELLS;
+
+  /** How much colder than the room it is, °C, as it is said; null where that is next to nothing. */
+  readonly cold = computed(() => {
+    const kelvin = coldNow(this.bench.restring(), this.bench.now());
+    return kelvin < NEXT_TO_NOTHING ? null : kelvin.toFixed(0);
+  });
+
+  letLie(): void {
+    this.bench.do({ do: 'wait' });
+  }
 
   readonly held = computed((): Held[] => {
     const { guided, eyesCovered, blocked, nutShut } = this.bench.now();

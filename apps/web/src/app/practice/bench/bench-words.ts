@@ -137,6 +137,23 @@ const WORDS: Readonly<Record<MistakeKind, MistakeWords>> = {
     why: () => 'The peg pulls only what lies behind the clamp, until that breaks. Open it first.',
     shown: 'Strip',
   },
+  'bad-end': {
+    title: 'Its end is not fixed as it should be',
+    why: (pull) => `It did not show yet: it gives way at about ${pull.toFixed(0)} N. Fix it anew.`,
+    shown: 'Anchor',
+    skill: 'fault',
+  },
+  'not-home': {
+    title: 'Its end is not home',
+    why: (mm) => `It did not show yet: it will sink by ${mm.toFixed(1)} mm, and the string goes flat. Press it home.`,
+    shown: 'Anchor',
+  },
+  'still-cold': {
+    title: 'Said to hold while the neck was cold',
+    why: (cents) =>
+      `As the neck warms to the room the string ${cents > 0 ? 'rises' : 'falls'} by ${Math.abs(cents).toFixed(0)} ¢. Let it lie first, or tune it again.`,
+    shown: 'Settle',
+  },
 };
 
 export interface SaidMistake {

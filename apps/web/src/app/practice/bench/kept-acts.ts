@@ -11,6 +11,7 @@ const act = z.discriminatedUnion('do', [
   z.object({ do: z.literal('anchor'), string, way: z.string() }),
   z.object({ do: z.literal('thread'), string, slack: z.number().transform(metres), direction: z.enum(['anticlockwise', 'clockwise']) }),
   z.object({ do: z.enum(['guide', 'cover', 'block', 'nut']), on: z.boolean() }),
+  z.object({ do: z.literal('wait') }),
 ]) satisfies z.ZodType<Act>;
 const kept = z.object({ kind: z.string(), seed: z.number().int(), acts: z.array(act) });
 
