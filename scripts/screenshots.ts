@@ -117,6 +117,7 @@ async function balance(page: Page): Promise<void> {
 }
 
 async function balancePlace(page: Page): Promise<void> {
+  await instrument(page, 'Brindle six, dune');
   await place(page, 'Balance');
   await page.getByRole('combobox', { name: 'then' }).click();
   await page.getByRole('option', { name: '.010–.046 nickel-plated steel' }).first().click();
