@@ -14,6 +14,10 @@ export const RESTRINGING = {
   creepsAt: constant(1.06, [1.02, 1.2], '', 'it comes up, and gives way under the first stretch'),
   /** What a clamp that is too tight leaves of a string. */
   notched: constant(0.3, [0.15, 0.4], '', 'share of its strength that a string loses where a clamp or pliers notch it'),
+  /** A tail that is cut flush is not bent behind the hole any more. */
+  flush: constant(0.25, [0.1, 0.5], '', 'share of what the bend in the hole holds that is left where nothing sticks out of it'),
+  /** What a string bears that was wound before, where its bend lay. */
+  bent: constant(0.15, [0.05, 0.25], '', 'share of its strength that a string loses where it was bent sharply at the edge of a post'),
   /** More pull than this share of that at pitch lets a string fly when it is cut. */
   fliesFrom: constant(0.15, [0.1, 0.3], '', 'slack enough to be moved aside with a finger, workshop practice'),
   neck: constant(0.05, [0.02, 0.1], '¢', 'what one newton of total pull costs every other string, necks of wood'),

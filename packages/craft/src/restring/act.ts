@@ -14,7 +14,9 @@ import { threaded } from './threaded.js';
 
 /** What a hand may do. Turns are of the button, up above zero. */
 export type Act =
-  | { do: 'slacken' | 'cut' | 'take-off' | 'stretch' | 'press' | 'judge' | 'trim' | 'pluck'; string: number }
+  | { do: 'slacken' | 'cut' | 'take-off' | 'stretch' | 'press' | 'judge' | 'pluck'; string: number }
+  /** Its tail cut, a little left behind the hole, or flush with the post. */
+  | { do: 'trim'; string: number; flush?: boolean | undefined }
   | { do: 'turn' | 'fine'; string: number; turns: number }
   | { do: 'anchor'; string: number; way: string }
   /** The end through its post, so much string left slack, wound this way. */
@@ -100,7 +102,7 @@ function carriedOut(restring: Restring, now: OnBench, act: Act, chance: () => nu
     case 'judge':
       return judged(restring, now, act.string);
     case 'trim':
-      return trimmed(restring, now, act.string);
+      return trimmed(restring, now, act.string, act.flush === true);
   }
 }
 

@@ -1,7 +1,7 @@
 import { HAND_SECONDS, RESTRINGING } from '../constants/index.js';
 import { atSaddle, turned } from '../simulated/index.js';
 import { toDegrees } from '../units/index.js';
-import { flew, isUp, lostOne, noted, put, type Old, type OnBench, type Wound } from './on-bench.js';
+import { flew, isUp, lostOne, noted, put, type MistakeKind, type Old, type OnBench, type OnPost, type Wound } from './on-bench.js';
 import type { Restring } from './lay-out.js';
 import { centsOff, longerOn, restsAt, toString } from './pulls.js';
 import { isLoose, tailsLie } from './strung.js';
@@ -95,9 +95,13 @@ function laidOn(restring: Restring, now: OnBench, index: number, string: Wound, 
 export function broke(restring: Restring, now: OnBench, index: number): OnBench {
   const string = now.strings[index];
   const figure = centsOff(restring, now, index) ?? 0;
-  const notched = string?.at === 'wound' && doesOf(restring, string.anchor) === 'notches';
-  const kind = notched ? 'notched' : figure > AN_EAR_CENTS ? 'octave-over' : 'over';
-  return flew(noted(lostOne(now, index, 'cut'), { string: index, kind, figure }));
+  return flew(noted(lostOne(now, index, 'cut'), { string: index, kind: whyBroke(restring, string, figure), figure }));
+}
+
+function whyBroke(restring: Restring, string: OnPost | undefined, cents: number): MistakeKind {
+  if (string?.at === 'wound' && doesOf(restring, string.anchor) === 'notches') return 'notched';
+  if (cents > AN_EAR_CENTS) return 'octave-over';
+  return string?.at === 'wound' && string.bent === true ? 'bent' : 'over';
 }
 
 /** What held it gave way: its end, where that was fixed badly, or the few turns on its post. */

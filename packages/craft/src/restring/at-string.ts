@@ -3,15 +3,17 @@ import { HOLDS } from '../methods/index.js';
 import {
   atSaddle,
   handStrength,
+  holdFlush,
   paidOut,
   pitchNow,
   pullsOf,
+  settleDown,
   stretched,
   type SimulatedString,
   type StringState,
 } from '../simulated/index.js';
 import { tensionFor } from '../tension/index.js';
-import { fromMillimetres, hertz, metres, type Metres } from '../units/index.js';
+import { fromMillimetres, hertz, metres, newtons, type Metres } from '../units/index.js';
 import { broke, slipped } from './at-peg.js';
 import type { Restring } from './lay-out.js';
 import { noted, put, type Mistake, type OnBench, type Wound } from './on-bench.js';
@@ -20,6 +22,8 @@ import { doesOf } from './threaded.js';
 
 /** Until it is pressed, an end takes up half of what it has left at each stretch. */
 const SINKS = 0.5;
+/** A usual hand, or a hard bend, pulls a string so many times as its note does. */
+const HARDEST_PULL = 4 / 3;
 /** An end that sinks farther was not home. */
 const SHOWS = fromMillimetres(0.1);
 
@@ -78,13 +82,23 @@ export function judged(restring: Restring, now: OnBench, index: number): OnBench
 }
 
 /** Its tail is cut: what was fixed badly and did not show it is told now. */
-export function trimmed(restring: Restring, now: OnBench, index: number): OnBench | null {
+export function trimmed(restring: Restring, now: OnBench, index: number, flush: boolean): OnBench | null {
   const string = now.strings[index];
   if (string?.at !== 'wound' || string.trimmed) return null;
-  const then = put(now, index, { ...string, trimmed: true });
+  const then = flush ? cutFlush(restring, now, index, string) : put(now, index, { ...string, trimmed: true });
   const told = string.judged ? then : noted(then, { string: index, kind: 'trimmed-early', figure: string.rounds });
   const hidden = hiddenFault(restring, now, index, string);
   return hidden === null ? told : noted(told, hidden);
+}
+
+/** Nothing sticks out of the hole: its turns hold by so much less, and let go at once what they do not hold, unless its end lies inside the post. */
+function cutFlush(restring: Restring, now: OnBench, index: number, string: Wound): OnBench {
+  const left = holdFlush(string.plan);
+  const cut: Wound = { ...string, trimmed: true, flush: true };
+  if (left === null) return put(now, index, cut);
+  const of = { ...string.of, holds: newtons(Math.min(string.of.holds ?? Infinity, left)) };
+  const then = put(now, index, { ...cut, of, state: settleDown(atSaddle(of, longerOn(restring, now, index)), string.state) });
+  return of.holds < HARDEST_PULL * string.plan.load.pull ? noted(then, { string: index, kind: 'flush-tail', figure: of.holds }) : then;
 }
 
 /** What an end that was fixed badly has not shown yet; null where it is right, or was told. */

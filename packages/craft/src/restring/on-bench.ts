@@ -30,6 +30,8 @@ export type MistakeKind =
   | 'eyes-bare'
   | 'nut-shut'
   | 'bad-end'
+  | 'flush-tail'
+  | 'bent'
   | 'not-home'
   | 'still-cold';
 
@@ -64,9 +66,13 @@ export interface Wound {
   /** Whether somebody said that it holds. */
   judged: boolean;
   trimmed: boolean;
+  /** Its tail is cut flush with the post. */
+  flush?: true;
+  bent?: true;
 }
 
-export type OnPost = Old | { at: 'cut' } | { at: 'off' } | { at: 'anchored'; anchor: string } | Wound;
+/** `bent`: it was wound before, and comes on again. */
+export type OnPost = Old | { at: 'cut' } | { at: 'off'; bent?: true } | { at: 'anchored'; anchor: string; bent?: true } | Wound;
 
 /** A restring as it stands. */
 export interface OnBench {

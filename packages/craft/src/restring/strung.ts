@@ -24,13 +24,14 @@ export function takenOff(restring: Restring, now: OnBench, index: number): OnBen
   const string = now.strings[index];
   if (string?.at === 'wound' && string.trimmed) return isLoose(restring, now, index) ? lostOne(now, index, 'off') : null;
   const comes = string?.at === 'cut' || ((string?.at === 'old' || string?.at === 'wound') && isLoose(restring, now, index));
-  return comes ? put(now, index, { at: 'off' }) : null;
+  return comes ? put(now, index, string.at === 'wound' ? { at: 'off', bent: true } : { at: 'off' }) : null;
 }
 
 /** One end of the new one is fixed. */
 export function anchored({ instrument }: Restring, now: OnBench, index: number, way: string): OnBench | null {
   const known = anchorWays(instrument.bridge.anchor).some(({ id }) => id === way);
-  return known && now.strings[index]?.at === 'off' ? put(now, index, { at: 'anchored', anchor: way }) : null;
+  const string = now.strings[index];
+  return known && string?.at === 'off' ? put(now, index, { ...string, at: 'anchored', anchor: way }) : null;
 }
 
 /** Strings whose tails lie under their neighbours are all anchored before one is wound. */

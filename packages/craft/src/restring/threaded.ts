@@ -40,14 +40,15 @@ export function threaded(
     return noted(lostOne(now, index, 'off'), { string: index, kind: 'too-short', figure: 1000 * slack });
   const does = doesOf(restring, on.anchor);
   const notched = does === 'notches' ? 1 - RESTRINGING.notched.value : 1;
-  const string = { ...to.string, breakingLoad: newtons(to.string.breakingLoad * notched) };
+  const weakened = notched * (on.bent === true ? 1 - RESTRINGING.bent.value : 1);
+  const string = { ...to.string, breakingLoad: newtons(to.string.breakingLoad * weakened) };
   const strung = wound(
     { plan, string, scale: to.scale, gearRatio: restring.instrument.gearRatio, holds: holdsAt(plan, turns, does) },
     chance,
   );
   const fresh: Wound = {
     ...{ at: 'wound', anchor: on.anchor, plan, otherSide: direction !== to.plan.direction, ...strung, button: 0, taut: false, laid: [] },
-    ...{ slides: 0, rounds: 0, judged: false, trimmed: false },
+    ...{ slides: 0, rounds: 0, judged: false, trimmed: false, ...(on.bent === true && { bent: true }) },
     seat: fromMillimetres((does === 'hangs' ? RESTRINGING.hangs : RESTRINGING.seats).value),
   };
   const done = put(now, index, fresh);

@@ -1,4 +1,4 @@
-import { PEGS } from '../constants/index.js';
+import { PEGS, RESTRINGING } from '../constants/index.js';
 import type { PostMethod } from '../methods/index.js';
 import type { WindPlan } from '../procedure/index.js';
 import { newtons, type Newtons } from '../units/index.js';
@@ -12,6 +12,17 @@ const UNLOCKED: readonly PostMethod[] = ['wind-down', 'under-all', 'turns-first'
  */
 export function holdOf(plan: WindPlan, counted: number | null): Newtons | null {
   if (plan.kind === 'clamp' || !UNLOCKED.includes(plan.methods.postMethod)) return null;
-  const turns = Math.max(0, counted ?? plan.wind.turns);
-  return newtons(plan.load.pull * PEGS.tail.value * Math.exp(PEGS.wraps.value * 2 * Math.PI * turns));
+  return byTurns(plan, counted ?? plan.wind.turns);
 }
+
+/** Ends that lie inside their post: nothing sticks out that could be cut too short. */
+const INSIDE: readonly PostMethod[] = ['clamp', 'bend-into-centre'];
+
+/** What is left of that once the tail is cut flush: what locked it lies free, and the bend in the hole is next to nothing; null where the end lies inside the post. */
+export function holdFlush(plan: WindPlan): Newtons | null {
+  if (plan.kind === 'clamp' || INSIDE.includes(plan.methods.postMethod)) return null;
+  return newtons(RESTRINGING.flush.value * byTurns(plan, plan.wind.turns));
+}
+
+const byTurns = ({ load }: WindPlan, turns: number): Newtons =>
+  newtons(load.pull * PEGS.tail.value * Math.exp(PEGS.wraps.value * 2 * Math.PI * Math.max(0, turns)));

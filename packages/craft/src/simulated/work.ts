@@ -72,7 +72,7 @@ export function rested(of: SimulatedString, state: StringState, hours: number): 
 }
 
 /** Slides at the nut, gives way, breaks: whatever the pulls ask for. */
-function settleDown(of: SimulatedString, state: StringState): StringState {
+export function settleDown(of: SimulatedString, state: StringState): StringState {
   const { head, body } = pullsOf(of, state);
   const ratio = body > 0 ? head / body : Infinity;
   const lets = of.grip ** IN_MOTION;

@@ -63,3 +63,4 @@ export function learned(trials: readonly BridgeTrial[], errors: ReadingErrors, b
   return springs;
 }
 export { bandAt, piece, somebody, someJob, someRack } from './day-rack.js';
+export { bare, does, kindsOf, laidOut, restrung, right, started, thread, up, woundAt } from './restringing.js';

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, untracked } from '@angular/core';
 import { MatTableModule } from '@angular/material/table';
 import { RouterLink } from '@angular/router';
 import { standingOf } from '@gold-peg/craft/exercises';
@@ -18,6 +18,7 @@ import { WeeksChart } from './weeks-chart';
 import { WhereYouStand } from './where-you-stand';
 
 const MOST_SHOWN = 60;
+const FIRST: Skill = 'slack';
 
 /** How far off one was, skill by skill and over time. */
 @Component({
@@ -26,7 +27,7 @@ const MOST_SHOWN = 60;
   imports: [ErrorsChart, Fact, MatTableModule, PlaceHeader, PracticeTabs, RouterLink, Trouble, UnderWay, WeeksChart, WhereYouStand],
   providers: [PracticeLog, PracticeRun],
   template: `
-    <peg-place-header heading="Practice" sub="Where you stand, and how it came about: read by nobody but you.">
+    <peg-place-header heading="Practice" sub="Where you stand, and how it came about.">
       <peg-fact label="answered">{{ log.tries().length }}</peg-fact>
       <peg-fact label="skills tried">{{ tried() }} of {{ SKILLS.length }}</peg-fact>
     </peg-place-header>
@@ -77,7 +78,7 @@ const MOST_SHOWN = 60;
       }
     </peg-practice-tabs>
   `,
-  styleUrl: './errors-place.scss',
+  styleUrls: ['./practice-room.scss', './errors-place.scss'],
 })
 export class ErrorsPlace {
   protected readonly log = inject(PracticeLog);
@@ -85,7 +86,8 @@ export class ErrorsPlace {
   protected readonly SKILLS = SKILLS;
   protected readonly WORDS = SKILL_WORDS;
   protected readonly COLUMNS = ['at', 'level', 'off', 'seed'];
-  protected readonly skill = signal<Skill>('slack');
+  /** The one that was tried last, until another is looked at. */
+  protected readonly skill = linkedSignal<Skill>(() => (this.log.opened() ? (untracked(this.log.tries).at(-1)?.skill ?? FIRST) : FIRST));
 
   protected readonly tried = computed(() => new Set(this.log.tries().map(({ skill }) => skill)).size);
   private readonly own = computed(() => this.log.tries().filter(({ skill }) => skill === this.skill()));

@@ -70,7 +70,7 @@ const CAUTIONS: Readonly<Record<Skill, string>> = {
   ],
   providers: [PracticeLog, PracticeRun, SheetList],
   templateUrl: './practice-place.html',
-  styleUrl: './practice-place.scss',
+  styleUrls: ['./practice-room.scss', './practice-place.scss'],
   host: { '(document:keydown)': 'press($event)', '(click)': 'letGo($event)' },
 })
 export class PracticePlace {

@@ -3,7 +3,7 @@ import { textureOf } from '../../ui/string-face';
 import { degrees } from '../../preferences/measures';
 import { layOutFault } from '../exercises';
 import { SimulatedBench } from './simulated-bench';
-import { fromMillimetres } from '@gold-peg/craft/units';
+import { fromMillimetres, metres } from '@gold-peg/craft/units';
 
 const TAIL = fromMillimetres(3);
 
@@ -52,7 +52,7 @@ export class BenchPost {
     const picture = layOutFault({
       plan: on.plan,
       turns,
-      tail: on.trimmed ? TAIL : fromMillimetres(5),
+      tail: on.flush === true ? metres(0) : on.trimmed ? TAIL : fromMillimetres(5),
       crosses: crosses < 0 ? null : crosses,
       truth: 'none',
     });

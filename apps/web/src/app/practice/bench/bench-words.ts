@@ -143,6 +143,19 @@ const WORDS: Readonly<Record<MistakeKind, MistakeWords>> = {
     shown: 'Anchor',
     skill: 'fault',
   },
+  'flush-tail': {
+    title: 'Its tail is cut flush',
+    why: (pull) =>
+      `Nothing is bent behind the hole any more: its turns hold ${pull.toFixed(0)} N, and a hard stretch asks for more. Leave 3 mm.`,
+    shown: 'Trim',
+    skill: 'fault',
+  },
+  bent: {
+    title: 'Broke where it was bent before',
+    why: () =>
+      'A string that was wound once lost a seventh of its strength at the edge of its post. Let it down no farther than it need be.',
+    shown: 'Bring up',
+  },
   'not-home': {
     title: 'Its end is not home',
     why: (mm) => `It did not show yet: it will sink by ${mm.toFixed(1)} mm, and the string goes flat. Press it home.`,

@@ -100,11 +100,13 @@ function slack(bench: SimulatedBench, on: Wound): Steps {
 function comingUp(bench: SimulatedBench, on: Wound): Steps {
   const string = bench.inHand();
   const does = (key: string, says: string, act: Act): Step => ({ key, says, does: () => bench.do(act) });
-  const [holds, trim] = [does('J', 'it holds', { do: 'judge', string }), does('V', 'cut its tail', { do: 'trim', string })];
+  const [holds, trim] = [does('J', 'it holds', { do: 'judge', string }), does('V', 'cut its tail, 3 mm left', { do: 'trim', string })];
+  const flush = does('G', 'cut it flush', { do: 'trim', string, flush: true });
   const stretch = (key: string): Step => does(key, 'Stretch it once', { do: 'stretch', string });
   const others = [
     ...(on.judged ? [] : [holds]),
     ...(on.trimmed || on.judged ? [] : [trim]),
+    ...(on.trimmed ? [] : [flush]),
     ...(on.laid.includes(false) && !on.trimmed ? [backToCrossing(bench, on)] : []),
     isLoose(bench.restring(), bench.now(), string)
       ? does('R', 'take it off again', { do: 'take-off', string })
@@ -114,7 +116,8 @@ function comingUp(bench: SimulatedBench, on: Wound): Steps {
   const near = off !== null && Math.abs(off) < NEAR_CENTS;
   if (on.judged && on.trimmed)
     return { asks: `String ${string + 1} is done${near ? '' : ', and off its note'}.`, main: onward(bench), others };
-  if (on.judged) return { asks: `String ${string + 1} holds, you say.`, main: { ...trim, key: 'Space', says: 'Cut its tail' }, others };
+  if (on.judged)
+    return { asks: `String ${string + 1} holds, you say.`, main: { ...trim, key: 'Space', says: 'Cut its tail, 3 mm left' }, others };
   if (near && bench.tells() === 'tuner')
     return { asks: `String ${string + 1} is at its note. What does a round cost?`, main: stretch('Space'), others };
   const { note } = bench.to();

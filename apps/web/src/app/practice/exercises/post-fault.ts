@@ -11,44 +11,16 @@ import { layOutFault } from './fault-layout';
       <rect class="wood" x="120" y="168" width="660" height="18" />
       <rect class="post" [attr.x]="p.left" y="14" [attr.width]="p.width" height="156" rx="4" />
       <ellipse class="hole" [attr.cx]="p.left + p.width / 2" [attr.cy]="p.holeY" rx="8" ry="8" />
-      @if (p.tail; as tail) {
+      @for (piece of pieces(); track $index) {
         <line
           class="string"
-          [attr.x1]="tail.x1"
-          [attr.y1]="tail.y1"
-          [attr.x2]="tail.x2"
-          [attr.y2]="tail.y2"
+          [attr.x1]="piece.x1"
+          [attr.y1]="piece.y1"
+          [attr.x2]="piece.x2"
+          [attr.y2]="piece.y2"
           [attr.stroke-width]="p.thick"
         />
       }
-      @for (turn of p.turns; track turn.y1) {
-        <line
-          class="string"
-          [attr.x1]="turn.x1"
-          [attr.y1]="turn.y1"
-          [attr.x2]="turn.x2"
-          [attr.y2]="turn.y2"
-          [attr.stroke-width]="p.thick"
-        />
-      }
-      @if (p.crossing; as turn) {
-        <line
-          class="string"
-          [attr.x1]="turn.x1"
-          [attr.y1]="turn.y1"
-          [attr.x2]="turn.x2"
-          [attr.y2]="turn.y2"
-          [attr.stroke-width]="p.thick"
-        />
-      }
-      <line
-        class="string"
-        [attr.x1]="p.leaves.x1"
-        [attr.y1]="p.leaves.y1"
-        [attr.x2]="p.leaves.x2"
-        [attr.y2]="p.leaves.y2"
-        [attr.stroke-width]="p.thick"
-      />
       <text x="760" y="160">to the nut</text>
     </svg>
   }`,
@@ -58,6 +30,11 @@ export class PostFault {
   readonly of = input.required<FaultAtPost>();
   protected readonly wound = computed(() => this.of().string.construction === 'wound');
   protected readonly picture = computed(() => layOutFault(this.of()));
+  /** The string, piece by piece: what lies over others is drawn after them. */
+  protected readonly pieces = computed(() => {
+    const { tail, turns, crossing, leaves } = this.picture();
+    return [tail, ...turns, crossing, leaves].filter((piece) => piece !== null);
+  });
   protected readonly says = computed(() => {
     const [{ turns, tail, crossing }, { truth, turns: count }] = [this.picture(), this.of()];
     const drawn = [

@@ -27,7 +27,7 @@ import { SheetResults } from './sheet-results';
   imports: [Fact, MatButtonModule, MatSlideToggleModule, PlaceHeader, PracticeTabs, RouterLink, SheetForm, SheetResults, Trouble, UnderWay],
   providers: [PracticeLog, SheetList],
   templateUrl: './sheets-place.html',
-  styleUrl: './sheets-place.scss',
+  styleUrls: ['../practice-room.scss', './sheets-place.scss'],
 })
 export class SheetsPlace {
   private readonly api = inject(Api);
