@@ -39,5 +39,5 @@ export const subscribedCalendar: StreamHandler<'subscribedCalendar'> = async ({ 
   const known = await keyNow(store, which);
   if (known === null || !timingSafeEqual(Buffer.from(known), Buffer.from(key))) throw new Refusal('unknown', 'There is no such calendar.');
   const until = new Date(now.getTime() + AHEAD_MS).toISOString();
-  response.type('text/calendar').send(which === 'due' ? await writeDue(store, until) : await writeDay(store, now, which));
+  response.type('text/calendar').send(which === 'due' ? await writeDue(store, now, until) : await writeDay(store, now, which));
 };

@@ -33,7 +33,7 @@ const MOST_FOUND = 5;
 /** What goes home with an instrument: what was fitted and how, what to do with it, and when to come back. */
 export const cardPdf: StreamHandler<'cardPdf'> = async (asked, response) => {
   const person = signedIn(asked);
-  const card = handOverCard(await openWorksheet(asked.store, asked.params.id, person.id), person.preferences.methods, Date.now());
+  const card = handOverCard(await openWorksheet(asked.store, asked.params.id, person.id), person.preferences.methods, asked.now.getTime());
   if (card === null) throw new Refusal('invalid', 'No set is chosen for this job yet: a card tells what was fitted.', { fields: [] });
   const address = `${asked.request.protocol}://${asked.request.get('host') ?? ''}/p/${numberOf(card)}`;
   sendPdf(response, `gold-peg-card-${numberOf(card)}.pdf`, await makePdf(cardDocument(card, address, asked.query.paper)));

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { DueEntry, Passport } from '@gold-peg/contract/register';
+import { dueOf } from '@gold-peg/craft/wear';
 import { InstrumentRow } from '../store/index.js';
 import { DEMO_NOW, openHouse, type TestHouse } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
@@ -39,6 +40,21 @@ describe('what should come back', () => {
     }
     expect(pages).toEqual(entries.map(({ instrument }) => instrument.name));
     expect((await due(`until=${likely[0]}`)).entries.length).toBeLessThanOrEqual(1);
+  });
+
+  it('is reckoned by the clock of the house, as its passport is on every device', async () => {
+    const then = await openHouse(house.databaseUrl, undefined, 'rack', () => DEMO_NOW);
+    const asker = await then.visitor().signIn('counter');
+    const { entries } = (await asker.ask('GET', `/api/due?until=${far}`)).body as { entries: DueEntry[] };
+    expect(entries.length).toBeGreaterThan(2);
+    for (const { instrument, due: when, string } of entries) {
+      const { geometry, setups, hours } = await passportOf(instrument.passport);
+      const asked = hours === null ? null : { weeklyHours: hours.weeklyHours, askedAt: Date.parse(hours.askedAt) };
+      const known = dueOf({ family: geometry.family, setups, hours: asked }, DEMO_NOW.getTime());
+      expect(string).toBe(known?.string);
+      expect(Date.parse(when.likely)).toBeCloseTo(known?.wear.get(string)?.due.likely ?? 0, -1);
+    }
+    await then.close();
   });
 
   it('comes sooner for who plays more, and is told as what the player said', async () => {

@@ -47,7 +47,7 @@ interface Page {
 }
 
 /** Instruments that should come back until then and are not in the workshop, the earliest first. */
-async function dueUntil(store: DataSource, { until, after, limit }: Page): Promise<DueEntry[]> {
+async function dueUntil(store: DataSource, now: Date, { until, after, limit }: Page): Promise<DueEntry[]> {
   const further =
     after === undefined ? '' : 'AND (i.due_at, i.passport) > (SELECT l.due_at, l.passport FROM instrument l WHERE l.passport = $3)';
   const rows: Known[] = await store.query(
@@ -66,7 +66,6 @@ async function dueUntil(store: DataSource, { until, after, limit }: Page): Promi
       [ids],
     ),
   ]);
-  const now = new Date();
   return rows.flatMap((row): DueEntry[] => {
     const instrument = summaries.get(row.id);
     const own = setups.filter(({ instrumentId }) => instrumentId === row.id).map(({ setup }) => setup);
@@ -90,19 +89,19 @@ async function dueUntil(store: DataSource, { until, after, limit }: Page): Promi
   });
 }
 
-export const listDue: Handler<'listDue'> = async ({ store, query }) => {
-  const entries = await dueUntil(store, query);
+export const listDue: Handler<'listDue'> = async ({ store, now, query }) => {
+  const entries = await dueUntil(store, now, query);
   return { entries, next: entries.length < query.limit ? null : (entries.at(-1)?.instrument.passport ?? null) };
 };
 
-export const dueCalendar: StreamHandler<'dueCalendar'> = async ({ store, query }, response) => {
+export const dueCalendar: StreamHandler<'dueCalendar'> = async ({ store, now, query }, response) => {
   response.type('text/calendar').setHeader('content-disposition', 'attachment; filename="gold-peg-due.ics"');
-  response.send(await writeDue(store, query.until));
+  response.send(await writeDue(store, now, query.until));
 };
 
 /** What is due as an iCalendar file, one day for each. */
-export async function writeDue(store: DataSource, until: string): Promise<string> {
-  const entries = await dueUntil(store, { until, limit: MOST_IN_CALENDAR });
+export async function writeDue(store: DataSource, now: Date, until: string): Promise<string> {
+  const entries = await dueUntil(store, now, { until, limit: MOST_IN_CALENDAR });
   const told = entries.map(({ instrument, due, string, contact }) => ({
     id: `due-${instrument.id}`,
     at: new Date(due.likely),
@@ -111,7 +110,7 @@ export async function writeDue(store: DataSource, until: string): Promise<string
     says: `passport ${instrument.passport}, ${instrument.ownerName ?? 'no owner'}${contact === '' ? '' : `, ${contact}`}: string ${string} is likely worn first, between ${day(due.low)} and ${day(due.high)}`,
     alarmBefore: null,
   }));
-  return writeCalendar('Due for strings', told, new Date());
+  return writeCalendar('Due for strings', told, now);
 }
 
 const day = (at: string): string => at.slice(0, 10);
