@@ -58,7 +58,7 @@ describe('any simulated string', () => {
         // and what is on the post and on the instrument is the whole of it
         expect(up.head + up.body + up.onPost).toBeCloseTo(state.head + state.body + state.onPost, 12);
       }),
-      { numRuns: 40 },
+      { numRuns: 15 },
     );
   });
 
@@ -71,7 +71,7 @@ describe('any simulated string', () => {
         expect(pitchNow(of, down)).toBeLessThan(pitchNow(of, up));
         expect(Math.abs(off(pitchNow(of, back), pitchNow(of, up)))).toBeLessThan(0.5);
       }),
-      { numRuns: 40 },
+      { numRuns: 15 },
     );
   });
 
@@ -98,7 +98,7 @@ describe('any simulated string', () => {
         expect(ratio(above)).toBeLessThan(1);
         expect(falls(above)).toBeGreaterThan(0);
       }),
-      { numRuns: 25 },
+      { numRuns: 12 },
     );
   });
 
@@ -111,7 +111,7 @@ describe('any simulated string', () => {
         };
         expect(run()).toEqual(run());
       }),
-      { numRuns: 25 },
+      { numRuns: 12 },
     );
   });
 });

@@ -165,7 +165,7 @@ describe('a bridge brought home', () => {
     await begin();
     await page.press('tune it there');
     await press(' ');
-    expect(page.text).toContain(`moves; by marks it takes ${exerciseOf('balance', 31, 0).best}, and it is not home`);
+    expect(page.text).toContain(`move; by marks it takes ${exerciseOf('balance', 31, 0).best}, and it is not home`);
     await press('t');
     expect(page.text).toContain('1 move');
     expect(run().answerOf('balance')).toEqual({ moves: [{ kind: 'tune', string: 0, cents: 0 }] });

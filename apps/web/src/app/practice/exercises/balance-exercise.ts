@@ -69,7 +69,11 @@ export class BalanceExerciseView {
     if (judged === null || exercise === null || stands === null) return null;
     const answered = this.run.answerOf('balance')?.moves.length ?? 0;
     const home = stands.home ? '' : ', and it is not home';
-    return { value: String(answered), says: `moves; by marks it takes ${exercise.best}${home}`, good: judged.good };
+    return {
+      value: String(answered),
+      says: `${answered === 1 ? 'move' : 'moves'}; by marks it takes ${exercise.best}${home}`,
+      good: judged.good,
+    };
   });
   protected readonly why = computed(() =>
     this.done()
