@@ -28,4 +28,4 @@ export { STRAYS } from './typical.js';
 export { WEAR } from './wear.js';
 export { LOW_OVER_SADDLE, SADDLE_SIDES, type SaddleSide } from './saddle.js';
 export { GOOD_WORK, LEARNING } from './exercises.js';
-export { HAND_SECONDS, RESTRINGING, WARMTH } from './restring.js';
+export { FRICTION_PEGS, HAND_SECONDS, RESTRINGING, WARMTH } from './restring.js';

@@ -23,6 +23,17 @@ export const RESTRINGING = {
   neck: constant(0.05, [0.02, 0.1], '¢', 'what one newton of total pull costs every other string, necks of wood'),
 } as const;
 
+/** Pegs without gears: a screw through their button presses them into their hole. */
+export const FRICTION_PEGS = {
+  grips: constant(1.15, [0.8, 1.6], '', 'share of the torque at pitch that one holds as it comes: they work loose'),
+  spread: constant(0.25, [0.15, 0.35], '', 'between pegs of one instrument, as the spread of a logarithm'),
+  eighth: constant(1.25, [1.15, 1.4], '', 'what an eighth of a turn of its screw makes of that'),
+  /** From here on it holds under a hand that stretches, and from there on it jerks. */
+  firm: constant(1.45, [1.35, 1.6], '', 'a third more than the note pulls, and a little'),
+  stiff: constant(2.3, [2, 3], '', 'a peg that holds twice what is asked is not turned finely any more'),
+  jerk: constant(0.02, [0.01, 0.03], '', 'turns that a stiff peg jumps at once'),
+} as const;
+
 /** What warmth does to a string and to the neck that it lies along. */
 export const WARMTH = {
   steel: constant(11.5e-6, [11e-6, 12e-6], '1/K', 'expansion of steel, handbook of materials'),
@@ -39,6 +50,7 @@ export const WARMTH = {
 export const HAND_SECONDS = {
   buttonTurn: constant(0.6, [0.3, 1.2], 's', 'with a winder'),
   fineTurn: constant(2, [1, 4], 's', 'by hand, listening'),
+  snug: constant(8, [4, 15], 's', 'a screwdriver in hand, and an eighth of a turn'),
   cut: constant(6, [4, 10], 's', 'cut and lay aside'),
   takeOff: constant(25, [10, 60], 's', 'both ends out, coiled and binned'),
   anchor: constant(40, [15, 120], 's', 'one end fixed and looked at'),

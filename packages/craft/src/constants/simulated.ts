@@ -29,6 +29,14 @@ export const SETTLING_OF = {
 export const RINGS = {
   steel: constant(9, [4, 20], 's', 'a fresh steel string, to a thousandth of its amplitude'),
   polymer: constant(4, [2, 8], 's', 'a fresh nylon string, the same'),
+  /** How much faster each higher partial fades, as a share of the first: fresh, and after months of playing. */
+  dulls: constant(0.12, [0.08, 0.2], '', 'a fresh string'),
+  dullsWorn: constant(0.6, [0.3, 1], '', 'a dead string is dull: its upper partials go first'),
+  worn: constant(0.5, [0.3, 0.8], '', 'share of its time that a dead string sounds'),
+  /** A string beside one that is plucked, through the bridge. */
+  couples: constant(0.05, [0.01, 0.1], '', 'of a partial, what another string takes up that has the same'),
+  width: constant(2, [1, 5], 'Hz', 'so near two partials must lie for one to drive the other'),
+  least: constant(1e-3, [1e-4, 1e-2], '', 'sixty decibels under the first partial nobody hears'),
   /** Where a hand plucks, as a share of the length from the bridge: from here to there. */
   pluckedFrom: constant(0.13, [0.1, 0.2], '', 'between sound hole and bridge, workshop practice'),
   pluckedTo: constant(0.23, [0.2, 0.3], '', 'the same, the far end'),

@@ -8,6 +8,7 @@ import { slackened, turnedBy } from './at-peg.js';
 import { judged, pressed, stretchedBy, trimmed } from './at-string.js';
 import type { Restring } from './lay-out.js';
 import { isUp, noted, type OnBench, type OnPost } from './on-bench.js';
+import { creptBackSince, snugged } from './pegs.js';
 import { restsAt } from './pulls.js';
 import { anchored, cutThrough, takenOff } from './strung.js';
 import { threaded } from './threaded.js';
@@ -18,6 +19,8 @@ export type Act =
   /** Its tail cut, a little left behind the hole, or flush with the post. */
   | { do: 'trim'; string: number; flush?: boolean | undefined }
   | { do: 'turn' | 'fine'; string: number; turns: number }
+  /** The screw of its peg, by eighths of a turn, in above zero. */
+  | { do: 'snug'; string: number; eighths: number }
   | { do: 'anchor'; string: number; way: string }
   /** The end through its post, so much string left slack, wound this way. */
   | { do: 'thread'; string: number; slack: Metres; direction: Direction }
@@ -26,15 +29,15 @@ export type Act =
   | { do: 'wait' };
 
 /** As it comes to the bench: old strings at their notes, settled, a locking nut shut. */
-export function begun({ seed, strings, instrument }: Restring): OnBench {
+export function begun({ seed, strings, instrument, pegs }: Restring): OnBench {
   const chance = chanceFrom(seed);
   return {
     strings: strings.map(({ string, plan, note, scale }): OnPost => {
       const borne = { pitch: note, rounds: 9 };
       const { of, state } = wound({ plan, string, scale, gearRatio: instrument.gearRatio, holds: null, borne }, chance);
-      return { at: 'old', of: { ...of, creep: cents(0) }, state: { ...state, toSettle: cents(0) } };
+      return { at: 'old', of: { ...of, creep: cents(0), worn: true }, state: { ...state, toSettle: cents(0) } };
     }),
-    ...{ guided: false, eyesCovered: false, blocked: false, nutShut: instrument.bridge.anchor === 'double-locking' },
+    ...{ guided: false, eyesCovered: false, blocked: false, nutShut: instrument.bridge.anchor === 'double-locking', pegs },
     ...{ angle: radians(0), seconds: 0, waited: 0, acts: 0, lost: [], mistakes: [] },
   };
 }
@@ -48,6 +51,8 @@ function secondsOf(act: Act): number {
       return Math.abs(act.turns) * HAND_SECONDS.fineTurn.value;
     case 'take-off':
       return HAND_SECONDS.takeOff.value;
+    case 'snug':
+      return Math.abs(act.eighths) * HAND_SECONDS.snug.value;
     case 'slacken':
     case 'guide':
     case 'wait':
@@ -63,7 +68,7 @@ export function after(restring: Restring, now: OnBench, act: Act): OnBench {
   const timed = { ...now, acts: now.acts + 1, seconds: now.seconds + secondsOf(act) };
   const then = carriedOut(restring, timed, act, chance);
   if (then === null) return now;
-  return tooManyOff(restring, now, { ...then, angle: restsAt(restring, then) });
+  return tooManyOff(restring, now, { ...creptBackSince(restring, now, then), angle: restsAt(restring, then) });
 }
 
 /** Null where it cannot be done as it stands. */
@@ -87,6 +92,8 @@ function carriedOut(restring: Restring, now: OnBench, act: Act, chance: () => nu
       return turnedBy(restring, now, act, chance);
     case 'fine':
       return fineTunedBy(restring, now, act.string, act.turns);
+    case 'snug':
+      return snugged(restring, now, act.string, act.eighths);
     case 'cut':
       return cutThrough(restring, now, act.string);
     case 'take-off':

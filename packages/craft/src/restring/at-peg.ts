@@ -3,6 +3,7 @@ import { atSaddle, turned } from '../simulated/index.js';
 import { toDegrees } from '../units/index.js';
 import { flew, isUp, lostOne, noted, put, type MistakeKind, type Old, type OnBench, type OnPost, type Wound } from './on-bench.js';
 import type { Restring } from './lay-out.js';
+import { jumped } from './pegs.js';
 import { centsOff, longerOn, restsAt, toString } from './pulls.js';
 import { isLoose, tailsLie } from './strung.js';
 import { doesOf } from './threaded.js';
@@ -20,10 +21,16 @@ interface Turn {
 }
 
 /** A button is turned, up above zero. Behind a nut that is shut it only pulls at the clamp. */
-export function turnedBy(restring: Restring, now: OnBench, { string: index, turns }: Turn, chance: () => number): OnBench | null {
-  const string = now.strings[index];
-  if (turns === 0 || (string?.at !== 'old' && string?.at !== 'wound')) return null;
-  if (now.nutShut) return noted(now, { string: null, kind: 'nut-shut', figure: turns });
+export function turnedBy(
+  restring: Restring,
+  before: OnBench,
+  { string: index, turns: wanted }: Turn,
+  chance: () => number,
+): OnBench | null {
+  const string = before.strings[index];
+  if (wanted === 0 || (string?.at !== 'old' && string?.at !== 'wound')) return null;
+  if (before.nutShut) return noted(before, { string: null, kind: 'nut-shut', figure: wanted });
+  const { now, turns } = jumped(restring, before, { string: index, turns: wanted }, chance);
   if (string.at === 'old') return drawn(restring, now, index, turns, chance);
   const lies = tailsLie(restring, now) ? now : noted(now, { string: null, kind: 'tails-not-tucked-yet', figure: 0 });
   return string.taut ? drawn(restring, lies, index, turns, chance) : wrapped(restring, lies, { index, string, turns }, chance);

@@ -7,6 +7,7 @@ import { windString, type PostPlan } from '../procedure/index.js';
 import { chanceFrom } from '../simulated/index.js';
 import { setsFor, stringProperties, type StringProperties } from '../strings/index.js';
 import { metres, type Hertz, type Metres } from '../units/index.js';
+import { pegGrips } from './peg-grips.js';
 
 /** Every so many seeds one comes in from the cold. */
 const COLD_EACH = 3;
@@ -31,6 +32,8 @@ export interface Restring {
   /** Null where the bridge does not move. */
   bridge: FloatingBridge | null;
   claw: Metres;
+  /** What each peg bears as it comes, N m; null of those that gears hold. */
+  pegs: readonly (number | null)[];
   /** How much colder than the room it came in, K: a third of them do. */
   cold: number;
 }
@@ -57,7 +60,19 @@ export function layOut(kind: string, seed: number): Restring | null {
   );
   const level = bridge === null ? null : levelClaw(bridge);
   const claw = level?.ok === true ? level.value : (bridge?.springs.free ?? metres(0));
-  return { kind, name: known.name, set: set.name, seed, instrument, strings, bridge, claw, cold: comesIn(seed) };
+  const plans = strings.map(({ plan }) => plan);
+  return {
+    kind,
+    name: known.name,
+    set: set.name,
+    seed,
+    instrument,
+    strings,
+    bridge,
+    claw,
+    pegs: pegGrips(instrument, plans, seed),
+    cold: comesIn(seed),
+  };
 }
 
 function comesIn(seed: number): number {

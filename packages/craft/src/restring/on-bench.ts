@@ -33,7 +33,9 @@ export type MistakeKind =
   | 'flush-tail'
   | 'bent'
   | 'not-home'
-  | 'still-cold';
+  | 'still-cold'
+  | 'peg-creeps'
+  | 'peg-stiff';
 
 /** An old string at its note, or as far down as it was let. */
 export interface Old {
@@ -82,6 +84,8 @@ export interface OnBench {
   eyesCovered: boolean;
   blocked: boolean;
   nutShut: boolean;
+  /** What each peg bears, N m; null of those that gears hold. */
+  pegs: readonly (number | null)[];
   /** How the bridge lies. */
   angle: Radians;
   /** That the same would have taken at a bench. */

@@ -9,8 +9,9 @@ import {
   pullsOf,
   strainLost,
   type PullAt,
+  type Standing,
 } from '../simulated/index.js';
-import { metres, radians, type Hertz, type Metres, type Newtons, type Radians } from '../units/index.js';
+import { hertz, metres, newtons, radians, type Hertz, type Metres, type Newtons, type Radians } from '../units/index.js';
 import type { Restring } from './lay-out.js';
 import { isUp, type OnBench, type OnPost } from './on-bench.js';
 
@@ -59,18 +60,22 @@ export function toString({ strings }: Restring, index: number): Restring['string
   return found;
 }
 
+/** String `index` as it stands, with the neck and the bridge as they are; null where it is slack or off. */
+export function standingNow(restring: Restring, now: OnBench, index: number): Standing | null {
+  const string = now.strings[index];
+  return string === undefined || !isUp(string) ? null : { of: atSaddle(string.of, longerOn(restring, now, index)), state: string.state };
+}
+
 /** How hard it pulls; 0 where it is slack or off. */
 export function pullNow(restring: Restring, now: OnBench, index: number): Newtons {
-  const string = now.strings[index];
-  if (string === undefined || !isUp(string)) return 0 as Newtons;
-  return pullsOf(atSaddle(string.of, longerOn(restring, now, index)), string.state).body;
+  const string = standingNow(restring, now, index);
+  return string === null ? newtons(0) : pullsOf(string.of, string.state).body;
 }
 
 /** What it sounds when it is plucked; 0 Hz where it is slack or off. */
 export function soundsNow(restring: Restring, now: OnBench, index: number): Hertz {
-  const string = now.strings[index];
-  if (string === undefined || !isUp(string)) return 0 as Hertz;
-  return pitchNow(atSaddle(string.of, longerOn(restring, now, index)), string.state);
+  const string = standingNow(restring, now, index);
+  return string === null ? hertz(0) : pitchNow(string.of, string.state);
 }
 
 /** How far from its note, ¢; null where it does not sound. */

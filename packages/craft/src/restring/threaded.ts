@@ -43,7 +43,10 @@ export function threaded(
   const weakened = notched * (on.bent === true ? 1 - RESTRINGING.bent.value : 1);
   const string = { ...to.string, breakingLoad: newtons(to.string.breakingLoad * weakened) };
   const strung = wound(
-    { plan, string, scale: to.scale, gearRatio: restring.instrument.gearRatio, holds: holdsAt(plan, turns, does) },
+    {
+      ...{ plan, string, scale: to.scale, gearRatio: restring.instrument.gearRatio },
+      ...{ holds: holdsAt(plan, turns, does), pegGrip: now.pegs[index] ?? null },
+    },
     chance,
   );
   const fresh: Wound = {

@@ -15,6 +15,8 @@ export interface Strung {
   gearRatio: number;
   /** Null where anchor and wraps hold. */
   holds: Newtons | null;
+  /** What its peg bears, N m, where friction alone holds that. */
+  pegGrip?: number | null;
   /** What it was brought to already, and how often it was stretched by hand; null where it hangs just taut. */
   borne?: { pitch: Hertz; rounds: number } | null;
   /** How much longer it is meanwhile, where its bridge tipped. */
@@ -23,7 +25,7 @@ export interface Strung {
 
 /** A string that was wound as planned, and how it will behave: each a little otherwise, by `chance`. */
 export function wound(
-  { plan, string, scale, gearRatio, holds, borne = null, longer = metres(0) }: Strung,
+  { plan, string, scale, gearRatio, holds, pegGrip = null, borne = null, longer = metres(0) }: Strung,
   chance: () => number,
 ): { of: SimulatedString; state: StringState } {
   const varied = (typical: number, spread: number = SETTLING_OF.spread.value) => typical * handStrength(chance, spread);
@@ -41,7 +43,7 @@ export function wound(
     kept: Math.min(SETTLING_OF.mostKept.value, varied(SETTLING_OF.kept.value, SETTLING_OF.keptSpread.value)),
     creep: cents(varied(soft ? DRIFT.amplitude.value : SETTLING_OF.steelCreep.value)),
     onset: DRIFT.onset.value,
-    holds,
+    ...{ holds, pegGrip, worn: false },
   };
   const sounds = tensionFor(hertz(PEGS.sounds.value), scale, string);
   const taut = newtons(Math.max(plan.load.pull * PEGS.taut.value, Math.min(sounds, plan.load.pull / 2)));

@@ -186,6 +186,21 @@ describe('its sound', () => {
     expect(pitchNow(of, slack)).toBe(hertz(0));
   });
 
+  it.each([1, 2, 3, 4, 5, 6])('of string %d is heard within a cent while the other five ring along', (number) => {
+    const all = [1, 2, 3, 4, 5, 6].map((each) => {
+      const { of, state, plan } = onBench('electric-in-line', each, IDEAL);
+      return { of, state: upTo(of, state, plan.load.pull) };
+    });
+    const plucked = all[number - 1];
+    if (plucked === undefined) throw new Error('no string');
+    const others = all.filter((each) => each !== plucked);
+    const samples = soundOf(plucked.of, plucked.state, 48_000, chanceFrom(5), others)(72_000);
+    const alone = soundOf(plucked.of, plucked.state, 48_000, chanceFrom(5))(72_000);
+    const heard = trackPitch({ samples, sampleRate: 48_000, targets: [], hop: 0.1 }).find((frame) => frame.heard !== null)?.heard;
+    expect(Math.abs(off(heard?.frequency ?? 1, pitchNow(plucked.of, plucked.state)))).toBeLessThan(1);
+    expect(samples.reduce((sum, sample, at) => sum + Math.abs(sample - (alone[at] ?? 0)), 0)).toBeGreaterThan(0); // they do ring
+  });
+
   it('has B of π³ E d⁴ / 64 T L²: a plain .010 over 648 mm at 72 N, of steel of 205 GPa', () => {
     const { of } = onBench('electric-in-line', 1, IDEAL);
     const d = 0.000254;

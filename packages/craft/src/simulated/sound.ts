@@ -1,5 +1,5 @@
-import { RINGS } from '../constants/index.js';
-import { ringing } from '../sound/index.js';
+import { PEGS, RINGS } from '../constants/index.js';
+import { ringing, type RingsAlong } from '../sound/index.js';
 import { pitchNow, pullsOf, type SimulatedString, type StringState } from './string-state.js';
 
 /**
@@ -11,20 +11,36 @@ export function inharmonicityOf({ string, scale }: SimulatedString, pull: number
   return (Math.PI ** 2 * string.stiffness * diameter ** 2) / (16 * pull * scale ** 2);
 }
 
-/** What a microphone hears of a pluck, piece by piece: each call gives as many samples as it asks for. Silence where it hangs slack. `chance`: evenly between 0 and 1. */
+/** How it rings, whoever made it sound. */
+function ringOf(of: SimulatedString, state: StringState): RingsAlong {
+  const ring = (of.string.thins ? RINGS.polymer : RINGS.steel).value;
+  const inharmonicity = Math.min(inharmonicityOf(of, pullsOf(of, state).body), RINGS.mostInharmonicity.value);
+  const worn = of.worn ? { ring: ring * RINGS.worn.value, dulls: RINGS.dullsWorn.value } : { ring, dulls: RINGS.dulls.value };
+  return { first: pitchNow(of, state), inharmonicity, ...worn };
+}
+
+/** A string as it stands. */
+export interface Standing {
+  of: SimulatedString;
+  state: StringState;
+}
+
+/**
+ * What a microphone hears of a pluck, piece by piece: each call gives as many samples as it asks for. Silence where it hangs slack. `chance`: evenly between 0 and 1.
+ * `others`: strings beside it that no hand damps, which ring along.
+ */
 export function soundOf(
   of: SimulatedString,
   state: StringState,
   sampleRate: number,
   chance: () => number,
+  others: readonly Standing[] = [],
 ): (count: number) => Float32Array {
-  const [first, { body }] = [pitchNow(of, state), pullsOf(of, state)];
-  if (body === 0) return (count) => new Float32Array(count);
+  if (pullsOf(of, state).body === 0) return (count) => new Float32Array(count);
   const { pluckedFrom, pluckedTo } = RINGS;
-  const ring = (of.string.thins ? RINGS.polymer : RINGS.steel).value;
-  const inharmonicity = Math.min(inharmonicityOf(of, body), RINGS.mostInharmonicity.value);
-  return ringing(
-    { first, inharmonicity, at: pluckedFrom.value + (pluckedTo.value - pluckedFrom.value) * chance(), ring, sampleRate },
-    chance,
-  );
+  const at = pluckedFrom.value + (pluckedTo.value - pluckedFrom.value) * chance();
+  const along = others
+    .filter((other) => pitchNow(other.of, other.state) >= PEGS.sounds.value)
+    .map((other) => ringOf(other.of, other.state));
+  return ringing({ ...ringOf(of, state), at, sampleRate }, chance, along);
 }

@@ -24,6 +24,10 @@ export interface SimulatedString {
   onset: number;
   /** Pull at which its anchor or its wraps give way; null where they hold. */
   holds: Newtons | null;
+  /** Played for months: it sounds dull, and not for long. */
+  worn: boolean;
+  /** Torque that a peg bears which friction alone holds, N m; null where gears do. */
+  pegGrip: number | null;
 }
 
 /** How it is now. Lengths are those without pull. */
@@ -40,6 +44,8 @@ export interface StringState {
   /** Hours that it has borne pull. */
   hours: number;
   slips: number;
+  /** How often its peg turned back by itself. */
+  crept: number;
   broken: boolean;
 }
 
@@ -73,6 +79,7 @@ export function strungUp(of: SimulatedString, pull: Newtons, button: number): St
     toSettle: of.firstDrop,
     hours: 0,
     slips: 0,
+    crept: 0,
     broken: false,
   };
 }

@@ -1,8 +1,9 @@
 import { FINE_TUNERS } from '../constants/index.js';
 import { bisect } from '../solve/index.js';
 import { tensionFor } from '../tension/index.js';
-import { cents, fromMillimetres, hertz, metres, type Cents, type Metres, type Newtons } from '../units/index.js';
+import { cents, fromMillimetres, hertz, metres, newtons, type Cents, type Metres, type Newtons } from '../units/index.js';
 import { handStrength } from './chance.js';
+import { creptBack, pegHolds } from './creeping-peg.js';
 import { pitchNow, pulled, pullsOf, type SimulatedString, type StringState } from './string-state.js';
 
 /** A peg is turned in steps of so much of its button. */
@@ -11,8 +12,10 @@ const STEP = 0.004;
 const IN_MOTION = 0.6;
 /** What gives way gives until so much of what it holds is left. */
 const AFTER_SLIP = 0.85;
+/** The same of a peg that turns back. */
+const AFTER_CREEP = 0.92;
 
-/** Turns the button by `turns`, up above zero. */
+/** Turns the button by `turns`, up above zero, and lets go of it. */
 export function turned(of: SimulatedString, state: StringState, turns: number): StringState {
   if (state.broken || turns === 0) return state;
   // the first of it only takes up the slack of the gears
@@ -21,6 +24,17 @@ export function turned(of: SimulatedString, state: StringState, turns: number): 
   let now: StringState = { ...state, play };
   const steps = Math.ceil(Math.abs(acts) / STEP);
   for (let step = 0; step < steps && !now.broken; step++) now = drawnOn(of, now, acts / steps);
+  return letGo(of, now);
+}
+
+/** A peg that friction alone holds turns back by itself where its string pulls harder than that. */
+export function letGo(of: SimulatedString, state: StringState): StringState {
+  let now = state;
+  // what its slot lets through meanwhile turns it on
+  while (pullsOf(of, now).head > pegHolds(of, now)) {
+    const head = newtons(AFTER_CREEP * pegHolds(of, now));
+    now = settleDown(of, creptBack(of, now, { head, body: pullsOf(of, now).body }));
+  }
   return now;
 }
 
@@ -54,7 +68,11 @@ export function stretched(of: SimulatedString, state: StringState, strength: num
   const lower = flattened(of, { ...freed, toSettle: cents(state.toSettle * of.kept ** strength) }, drop);
   // the hand pulls harder than the pitch does
   const most = pullsOf(of, freed).body * (1 + strength / 3);
-  return of.holds !== null && most > of.holds ? givenWay(of, lower, of.holds) : lower;
+  const held = of.holds !== null && most > of.holds ? givenWay(of, lower, of.holds) : lower;
+  const over = most - pegHolds(of, held);
+  if (over <= 0) return held;
+  const { head, body } = pullsOf(of, held);
+  return creptBack(of, held, { head: newtons(Math.max(0, head - over)), body: newtons(Math.max(0, body - over)) });
 }
 
 /** So much more string between anchor and post, where an end sinks home or a turn slides off another. */

@@ -1,1 +1,1 @@
-export { pluck, ringing, type Pluck } from './pluck.js';
+export { pluck, ringing, type Pluck, type RingsAlong } from './pluck.js';

@@ -6,6 +6,7 @@ import {
   layOut,
   longerOn,
   nextCosts,
+  pegFeel,
   pullNow,
   type Act,
   type OnBench,
@@ -68,7 +69,8 @@ export function restrung(restring: Restring): OnBench {
   const { anchor } = restring.instrument.bridge;
   const all = [...restring.strings.keys()];
   const off = (now: OnBench, string: number) => does(restring, now, ...bare(string, right(restring)));
-  const on = (now: OnBench, string: number) => tuned(restring, after(restring, now, thread(restring, string)), string);
+  const on = (now: OnBench, string: number) =>
+    tuned(restring, after(restring, firm(restring, now, string), thread(restring, string)), string);
   let now = started(restring);
   const blocked = anchor === 'double-locking';
   if (blocked) now = does(restring, now, { do: 'nut', on: false }, { do: 'block', on: true });
@@ -87,6 +89,17 @@ export function restrung(restring: Restring): OnBench {
   for (let pass = 0; pass < 6; pass++) now = all.reduce((then, string) => tuned(restring, then, string, 'fine'), now);
   return now;
 }
+/** The screw of its peg set until that turns smoothly and holds. */
+function firm(restring: Restring, from: OnBench, string: number): OnBench {
+  let now = from;
+  for (let eighth = 0; eighth < 12; eighth++) {
+    const feel = pegFeel(restring, now, string);
+    if (feel === null || feel === 'firm') break;
+    now = after(restring, now, { do: 'snug', string, eighths: feel === 'light' ? 1 : -1 });
+  }
+  return now;
+}
+
 const costs = (restring: Restring, now: OnBench, string: number) => nextCosts(woundAt(now, string), longerOn(restring, now, string));
 
 /** About what a turn of a fine tuner brings. */

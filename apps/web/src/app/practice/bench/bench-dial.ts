@@ -1,9 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { pegFeel, type PegFeel } from '@gold-peg/craft/restring';
 import { SimulatedBench } from './simulated-bench';
 
-/** What a press, a notch of the wheel and a key turn; with Shift a whole turn, with Alt a hundredth. */
-export const [EIGHTH, WHOLE, FINE] = [1 / 8, 1, 1 / 100];
+/** What a press, a notch of the wheel and a key turn; with Shift a whole turn. */
+export const [EIGHTH, WHOLE] = [1 / 8, 1];
+/** With Alt, on gears and without them. */
+const [FINE, DEGREE] = [1 / 100, 1 / 360];
+const FEELS: Readonly<Record<PegFeel, string>> = { light: 'lightly', firm: 'firmly', stiff: 'stiffly, by jerks' };
 const TICKS = Array.from({ length: 24 }, (_, tick) => tick * 15);
 
 /** The button of the peg in hand, as it stands: pressed, by the wheel, or by the arrow keys. */
@@ -26,11 +30,21 @@ const TICKS = Array.from({ length: 24 }, (_, tick) => tick * 15);
       </p>
       <p class="soft">{{ said().way }}</p>
       <div class="presses">
-        @for (press of presses; track press.label) {
+        @for (press of presses(); track press.label) {
           <button matButton="outlined" type="button" [attr.aria-label]="press.label" (click)="turn(press.turns)">{{ press.sign }}</button>
         }
       </div>
-      <p class="soft small">wheel and arrow keys an eighth, ⇧ a turn, Alt a hundredth</p>
+      @if (screw(); as screw) {
+        <div class="screw">
+          <span>peg turns {{ screw.feels }}</span>
+          @for (step of screw.steps; track step.key) {
+            <button matButton="outlined" type="button" (click)="step.does()">
+              {{ step.says }} <kbd>{{ step.key }}</kbd>
+            </button>
+          }
+        </div>
+      }
+      <p class="soft small">wheel and arrow keys an eighth, ⇧ a turn, Alt {{ fine().says }}</p>
     </div>
   `,
   styleUrl: './bench-dial.scss',
@@ -38,14 +52,28 @@ const TICKS = Array.from({ length: 24 }, (_, tick) => tick * 15);
 export class BenchDial {
   protected readonly bench = inject(SimulatedBench);
   protected readonly TICKS = TICKS;
-  protected readonly presses = [
-    { label: 'a turn down', sign: '⇤', turns: -WHOLE },
-    { label: 'an eighth down', sign: '←', turns: -EIGHTH },
-    { label: 'a hundredth down', sign: '−', turns: -FINE },
-    { label: 'a hundredth up', sign: '+', turns: FINE },
-    { label: 'an eighth up', sign: '→', turns: EIGHTH },
-    { label: 'a turn up', sign: '⇥', turns: WHOLE },
-  ];
+  /** A peg without gears is turned by the degree. */
+  readonly fine = computed(() => (this.feels() === null ? { says: 'a hundredth', turns: FINE } : { says: 'a degree', turns: DEGREE }));
+  protected readonly presses = computed(() => {
+    const { says, turns } = this.fine();
+    return [
+      { label: 'a turn down', sign: '⇤', turns: -WHOLE },
+      { label: 'an eighth down', sign: '←', turns: -EIGHTH },
+      { label: `${says} down`, sign: '−', turns: -turns },
+      { label: `${says} up`, sign: '+', turns },
+      { label: 'an eighth up', sign: '→', turns: EIGHTH },
+      { label: 'a turn up', sign: '⇥', turns: WHOLE },
+    ];
+  });
+
+  private readonly feels = computed(() => pegFeel(this.bench.restring(), this.bench.now(), this.bench.inHand()));
+  /** The screw of a peg that friction alone holds; null where gears do. */
+  readonly screw = computed(() => {
+    const [feels, string] = [this.feels(), this.bench.inHand()];
+    if (feels === null) return null;
+    const by = (key: string, says: string, eighths: number) => ({ key, says, does: () => this.bench.do({ do: 'snug', string, eighths }) });
+    return { feels: FEELS[feels], steps: [by('T', 'snug', 1), by('Y', 'ease', -1)] };
+  });
 
   private readonly turned = computed(() => {
     const on = this.bench.on();

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { givesUnder, PUSH } from '@gold-peg/craft/exercises';
-import { pullNow } from '@gold-peg/craft/restring';
-import { chanceFrom } from '@gold-peg/craft/simulated';
+import { pullNow, standingNow } from '@gold-peg/craft/restring';
+import { chanceFrom, soundOf } from '@gold-peg/craft/simulated';
 import { pluck } from '@gold-peg/craft/sound';
 import { hertz, type Hertz } from '@gold-peg/craft/units';
 import { extent, line, scaleLinear } from 'd3';
@@ -83,18 +83,22 @@ export class BenchPitch {
     };
   });
 
-  /** Lets the string in hand sound. */
+  /** Lets the string in hand sound, and those beside it ring along. */
   pluck(): void {
-    this.bench.do({ do: 'pluck', string: this.bench.inHand() });
-    if (this.sounds() > 0) this.hear(this.sounds());
+    const string = this.bench.inHand();
+    this.bench.do({ do: 'pluck', string });
+    const [restring, now] = [this.bench.restring(), this.bench.now()];
+    const all = now.strings.map((_, index) => standingNow(restring, now, index));
+    const plucked = all[string] ?? null;
+    if (plucked === null) return;
+    const others = all.flatMap((other, index) => (other === null || index === string ? [] : [other]));
+    const sound = soundOf(plucked.of, plucked.state, this.player.rate, chanceFrom(now.acts), others);
+    void this.player.play(new Float32Array(sound(SECONDS * this.player.rate)));
   }
 
+  /** What a reference sounds like: a string of its own, and nothing beside it. */
   protected hear(first: Hertz): void {
-    const sampleRate = this.player.rate;
-    void this.player.play(
-      new Float32Array(
-        pluck({ first, inharmonicity: 1e-4, at: 0.18, ring: 4, seconds: SECONDS, sampleRate }, chanceFrom(this.bench.now().acts)),
-      ),
-    );
+    const reference = { first, inharmonicity: 1e-4, at: 0.18, ring: 4, seconds: SECONDS, sampleRate: this.player.rate };
+    void this.player.play(new Float32Array(pluck(reference, chanceFrom(this.bench.now().acts))));
   }
 }

@@ -124,6 +124,28 @@ describe('the simulated bench', () => {
     expect(bench().now().waited).toBe(waited);
   });
 
+  it('sets the screw of a friction peg by T and Y as by its buttons, tells one that turns back, and turns it by the degree', async () => {
+    await open('ukulele-soprano', 4471);
+    expect(page.text).toContain('peg turns lightly');
+    const [before = 0] = [bench().now().pegs[0] ?? 0];
+    await press('t');
+    await page.press('ease');
+    expect((bench().now().pegs[0] ?? 0) / before).toBeCloseTo(1, 9);
+    for (const key of [' ', ' ']) await press(key);
+    await page.press('knot drawn tight, down in its slot');
+    await straight();
+    for (let turn = 0; turn < 24; turn++) await press('ArrowRight');
+    expect(bench().now().lost).toEqual([]); // it turns back before anything breaks
+    expect(page.text).toMatch(/1: Its peg turns back by itself Its screw holds up to \d+ N/);
+    for (let eighth = 0; eighth < 2; eighth++) await press('t');
+    expect(page.text).toContain('peg turns firmly');
+    const { button } = (bench().on() as { state: { button: number } }).state;
+    await press('ArrowRight', { altKey: true });
+    expect(360 * ((bench().on() as { state: { button: number } }).state.button - button)).toBeCloseTo(1, 6);
+    await open('ukulele-concert', 4471);
+    expect(page.text).not.toContain('peg turns');
+  });
+
   it('asks before it lays aside what is begun', async () => {
     await open('ukulele-concert', 12);
     page.instance['pick']('mandolin');

@@ -15,7 +15,7 @@ import { PlaceHeader } from '../../ui/place-header';
 import { LiftPicture } from '../exercises';
 import { PlaySamples } from '../play-samples';
 import { PracticeTabs } from '../practice-tabs';
-import { BenchDial, EIGHTH, FINE, WHOLE } from './bench-dial';
+import { BenchDial, EIGHTH, WHOLE } from './bench-dial';
 import { BenchPitch } from './bench-pitch';
 import { BenchPost } from './bench-post';
 import { BenchRack } from './bench-rack';
@@ -171,7 +171,7 @@ export class BenchPlace {
     const way = up ? 1 : -1;
     const lifts = way * LIFT_KEY_MM * (event.shiftKey ? 5 : 1);
     if (this.bench.on().at === 'anchored') this.bench.liftMm.update((mm) => Math.min(HIGHEST_MM, Math.max(0, mm + lifts)));
-    else this.dial()?.turn(way * (event.shiftKey ? WHOLE : event.altKey ? FINE : EIGHTH));
+    else this.dial()?.turn(way * (event.shiftKey ? WHOLE : event.altKey ? (this.dial()?.fine().turns ?? 0) : EIGHTH));
     return true;
   }
 
@@ -187,6 +187,10 @@ export class BenchPlace {
         .find((each) => each.key === key);
     if (step !== undefined && step !== null)
       return step.key === 'Space' && step.says === 'Pluck it' ? () => this.pitch()?.pluck() : step.does;
+    const screw = this.dial()
+      ?.screw()
+      ?.steps.find((each) => each.key === key);
+    if (screw !== undefined) return screw.does;
     if (key === 'L' && this.tray()?.cold() != null) return () => this.tray()?.letLie();
     if (key === 'P') return () => this.pitch()?.pluck();
     return key === 'B' ? () => this.bench.do({ do: 'press', string: this.bench.inHand() }) : null;

@@ -167,6 +167,18 @@ const WORDS: Readonly<Record<MistakeKind, MistakeWords>> = {
       `As the neck warms to the room the string ${cents > 0 ? 'rises' : 'falls'} by ${Math.abs(cents).toFixed(0)} ¢. Let it lie first, or tune it again.`,
     shown: 'Settle',
   },
+  'peg-creeps': {
+    title: 'Its peg turns back by itself',
+    why: (pull) =>
+      `Its screw holds up to ${pull.toFixed(0)} N: more, and it lets go. It looks like stretch that does not end. Snug the screw by an eighth.`,
+    shown: 'Wind',
+    skill: 'stretch-or-slip',
+  },
+  'peg-stiff': {
+    title: 'Its peg is too stiff',
+    why: (degrees) => `It jumps by about ${degrees.toFixed(0)}° at once: no note is met like this. Ease its screw.`,
+    shown: 'Ready',
+  },
 };
 
 export interface SaidMistake {

@@ -9,6 +9,7 @@ const act = z.discriminatedUnion('do', [
   z.object({ do: z.enum(['slacken', 'cut', 'take-off', 'stretch', 'press', 'judge', 'pluck']), string }),
   z.object({ do: z.literal('trim'), string, flush: z.boolean().optional() }),
   z.object({ do: z.enum(['turn', 'fine']), string, turns: z.number() }),
+  z.object({ do: z.literal('snug'), string, eighths: z.number() }),
   z.object({ do: z.literal('anchor'), string, way: z.string() }),
   z.object({ do: z.literal('thread'), string, slack: z.number().transform(metres), direction: z.enum(['anticlockwise', 'clockwise']) }),
   z.object({ do: z.enum(['guide', 'cover', 'block', 'nut']), on: z.boolean() }),

@@ -11,6 +11,7 @@ import {
   turned,
   wound,
   type SimulatedString,
+  type Standing,
   type StringState,
 } from '@gold-peg/craft/simulated';
 import { ROUNDS } from '@gold-peg/craft/constants';
@@ -113,9 +114,18 @@ export class SimulatedInstrument implements SoundSource {
     string.at = now;
     if (string.state.broken) this.broken.update((known) => new Set(known).add(this.keyOf(lane)));
     this.bridge.comesToRest((each) => this.stringAt(each));
-    // the hand that plucks damps what sounded
-    if (sounds)
-      this.sounds = { next: soundOf(this.bridge.atSaddle(lane, string.of), string.state, RATE, this.chance), left: SECONDS * RATE };
+    if (sounds) this.soundsAt(lane, string);
+  }
+
+  /** The hand that plucks damps what sounded; the other strings ring along. */
+  private soundsAt(lane: number, string: OnIt): void {
+    const standing = (at: number, { of, state }: OnIt): Standing => ({ of: this.bridge.atSaddle(at, of), state });
+    const others = this.desk.lanes().flatMap((_, other) => {
+      const beside = other === lane ? null : this.stringAt(other);
+      return beside === null ? [] : [standing(other, beside)];
+    });
+    const plucked = standing(lane, string);
+    this.sounds = { next: soundOf(plucked.of, plucked.state, RATE, this.chance, others), left: SECONDS * RATE };
   }
 
   /** The string of a lane, strung up when it is first asked for; anew once another was wound on. */
