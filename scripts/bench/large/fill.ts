@@ -120,8 +120,8 @@ async function fillHistories(client: pg.Client, from: number, kindOf: (nth: numb
   await copyInto(
     client,
     'bench_event',
-    ['id', 'job_id', 'person_id', 'kind', 'event'],
-    each((_index, { events }) => events.map((event) => [event.id, event.jobId, event.personId, event.kind, event])),
+    ['id', 'job_id', 'person_id', 'kind', 'event', 'stored_at'],
+    each((_index, { events }) => events.map((event) => [event.id, event.jobId, event.personId, event.kind, event, event.at])),
   );
   const setups: (Setup | null)[] = [];
   for (const [index, { job }] of told.entries()) {

@@ -7,7 +7,8 @@ import { crowd, CROWD, weekOffline, type CrowdTold } from './crowd.js';
 import { archiveOfAll, exportOfLog } from './export.js';
 import { fill, SIZE } from './fill.js';
 import { askAll, openJobs, type Row, type Visitor } from './questions.js';
-import { watchMemory } from './resident.js';
+import { partitions } from './partitions.js';
+import { watchMemory, type Watched } from './resident.js';
 
 /** What an archive may hold of a house at once. */
 const ARCHIVE_HEAP_MB = 256;
@@ -48,6 +49,7 @@ export async function largeHouse(root: string): Promise<Row[]> {
       const jobs = await openJobs(client);
       console.log(sayCrowd(await watchMemory(pid, () => crowd(visitors, jobs))));
       console.log(sayWeek(await watchMemory(pid, () => weekOffline(visitor, jobs, AWAY_EVENTS, MOST_EVENTS))));
+      console.log(await partitions(client, jobs));
       console.log(archiveOfAll(root, databaseUrl, ARCHIVE_HEAP_MB));
       return rows;
     } finally {
@@ -70,15 +72,10 @@ async function signIn(address: string): Promise<Visitor> {
   return { address, personId: person.id, headers: { ...json, cookie, 'x-csrf-token': csrfToken } };
 }
 
-interface Watched<T> {
-  most: number;
-  result: T;
-}
-
-const sayCrowd = ({ most, result: { appended, heard, missed, append, lag } }: Watched<CrowdTold>): string =>
+const sayCrowd = ({ most, stolen, result: { appended, heard, missed, append, lag } }: Watched<CrowdTold>): string =>
   `${CROWD.listening} browsers listening while ${CROWD.appending} append a step every ${CROWD.everyMs / 1000} s for ${CROWD.seconds} s: ` +
   `${appended} appended, heard ${heard} times, ${missed} not heard by all; append p50 ${append.p50.toFixed(1)}, p95 ${append.p95.toFixed(1)} ms; ` +
-  `heard after p50 ${lag.p50.toFixed(1)}, p95 ${lag.p95.toFixed(1)} ms; the server held ${most.toFixed(0)} MB at most`;
+  `heard after p50 ${lag.p50.toFixed(1)}, p95 ${lag.p95.toFixed(1)} ms; the server held ${most.toFixed(0)} MB at most; other machines took ${(100 * stolen).toFixed(0)} % of the cores`;
 
 const sayWeek = ({ most, result }: Watched<number>): string =>
   `${AWAY_EVENTS} events of a device that was a week offline: ${result.toFixed(1)} s; the server held ${most.toFixed(0)} MB at most`;

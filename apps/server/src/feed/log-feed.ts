@@ -28,7 +28,7 @@ export interface LogFeed {
 
 const RETRY_MS = 500;
 /** What changes within this time is told together: hundreds of lines are written to at once, and whoever appended has their answer before. */
-const TOLD_AFTER_MS = 120;
+const TOLD_AFTER_MS = 200;
 /** Lines that are written to before anything else has its turn. */
 const AT_A_TIME = 20;
 

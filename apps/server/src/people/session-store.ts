@@ -19,8 +19,8 @@ const PERSONS = new WeakMap<Request, Person | null>();
 /** The person whose session this is: looked up at every request, so that a role that was taken away is gone at once. */
 export const whoAsks = (request: Request): Person | null => PERSONS.get(request) ?? null;
 
-/** A session lives for a working day from when it was used last; to the minute is near enough. */
-const TOUCH_MS = 60_000;
+/** A session lives for a working day from when it was used last; to a few minutes is near enough. */
+const TOUCH_MS = 5 * 60_000;
 /** Sessions remembered at most; forgetting one writes it once more. */
 const MOST = 10_000;
 
@@ -30,8 +30,8 @@ const SESSION_AND_PERSON = `SELECT s.sess, p.id, p.name, p.role, p.preferences, 
   WHERE s.sid = $1 AND s.expire >= now() AND (s.sess->>'signedInAt')::timestamptz > now() - interval '${LONGEST_DAYS} days'`;
 
 /**
- * Sessions in PostgreSQL. A session and its person are one question; that it was used is written once a minute, not at every request: each would wait for
- * the disk.
+ * Sessions in PostgreSQL. A session and its person are one question; that it was used is written every few minutes, not at every request: each would
+ * wait for the disk.
  */
 export function sessionStore(pool: Pool, log: Logger): session.Store {
   const PgStore = connectPgSimple(session);
@@ -49,11 +49,19 @@ export function sessionStore(pool: Pool, log: Logger): session.Store {
     }
 
     override touch(sid: string, data: SessionData, done?: () => void): void {
-      const now = Date.now();
-      if (now - (touched.get(sid) ?? 0) < TOUCH_MS) return done?.();
-      if (touched.size >= MOST) touched.clear();
-      touched.set(sid, now);
+      if (Date.now() - (touched.get(sid) ?? 0) < TOUCH_MS) return done?.();
+      this.wasUsed(sid);
       super.touch(sid, data, done);
+    }
+
+    override set(sid: string, data: SessionData, done?: (error?: unknown) => void): void {
+      this.wasUsed(sid);
+      super.set(sid, data, done);
+    }
+
+    private wasUsed(sid: string): void {
+      if (touched.size >= MOST) touched.clear();
+      touched.set(sid, Date.now());
     }
   }
   return new SessionStore({ pool, tableName: 'session', errorLog: (...what) => log.warn({ what }, 'session store') });
