@@ -27,6 +27,32 @@ test('a way is tried on an example, its effects are told, and it is kept: the wo
   await expect(page.getByText('ways: turns.thin-plain: as usual to 2.5')).toBeVisible();
 });
 
+test("a way of one's own lies over that of the house, and so does one's hand: both are kept, and the owner sees whose ways they are", async ({
+  page,
+  workshop,
+}) => {
+  const kept = async (what: string) =>
+    (await workshop.query(`SELECT preferences->${what} AS it FROM person WHERE name = 'Wenna Tarrow'`))[0];
+  await signIn(page, workshop, 'Wenna Tarrow');
+  await openHouse(page);
+  await page.getByRole('option', { name: 'your own' }).click();
+  await page.getByLabel('Turns, thin plain').fill('3.5');
+  await page.getByLabel('Turns, thin plain').press('Tab');
+  await expect(page.getByRole('row', { name: /^turns, strings 1 to 2/ })).toContainText('→ 3½');
+  await page.getByRole('button', { name: 'Keep as your own' }).click();
+  await expect.poll(() => kept(`'methods'->'turns'`)).toEqual({ it: { 'thin-plain': 3.5 } });
+  expect(await workshop.query('SELECT methods FROM house')).toEqual([{ methods: {} }]); // the house has none of it
+  await page.getByLabel('Your fist, mm').fill('12');
+  await page.getByLabel('Your fist, mm').press('Tab');
+  await expect(page.getByRole('alert')).toContainText('the height of a fist');
+  await page.getByLabel('Your fist, mm').fill('88');
+  await page.getByLabel('Your fist, mm').press('Tab');
+  await expect.poll(() => kept(`'hand'->'fistMm'`)).toEqual({ it: 88 });
+  await page.reload();
+  await expect(page.getByText(/thin plain 3.5; says slack pulled back to/)).toBeVisible();
+  await expect(page.getByRole('img', { name: /Wenna: fist 88 mm/ })).toBeVisible();
+});
+
 test('somebody is added, forgets their passphrase, gets a link, and is signed out for good once they have left', async ({
   browser,
   page,

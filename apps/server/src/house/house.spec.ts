@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { WorksheetFile } from '@gold-peg/contract/jobs';
-import type { Passport } from '@gold-peg/contract/register';
+import type { HouseTool, Passport } from '@gold-peg/contract/register';
 import { openHouse, type TestHouse } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
 
@@ -41,6 +41,20 @@ describe('ways of the house', () => {
     const many = await owner.ask('PUT', '/api/house/methods', { version, methods: { turns: { bass: 20 } } });
     expect(many.body.fields[0]).toMatchObject({ field: 'methods.turns.bass', says: expect.stringContaining('between 0.5 and 8 turns') });
     expect((await owner.ask('PUT', '/api/house/methods', { version, methods: { plainFixing: 'glue' } })).status).toBe(422);
+  });
+});
+
+describe('tools of the house', () => {
+  it('are the sizes that were noted last at each instrument: the demo names a block and a key at one that locks twice', async () => {
+    const tools = (await counter.ask('GET', '/api/house/tools')).body as HouseTool[];
+    const block = tools.find(({ tool, sizeMm }) => tool === 'block' && sizeMm === 11.5);
+    const at: HouseTool['at'] = await house.store.query(
+      `SELECT i.id, i.passport::int FROM instrument i WHERE (SELECT setup->'sizes' @> '[{"tool": "block", "sizeMm": 11.5}]' FROM setup WHERE instrument_id = i.id
+       ORDER BY fitted_at DESC LIMIT 1)`,
+    );
+    expect(at.length).toBeGreaterThan(0);
+    expect(block).toEqual({ tool: 'block', sizeMm: 11.5, instruments: at.length, at });
+    expect(tools.map(({ tool, sizeMm }) => `${tool} ${sizeMm}`)).toContain('hex-keys 3');
   });
 });
 

@@ -1,1 +1,1 @@
-export { changeHouse, house, readHouse } from './routes.js';
+export { changeHouse, house, houseTools, readHouse } from './routes.js';

@@ -4,7 +4,7 @@ import { appendEvents, jobEvents, logCsv, logJson, readLog } from '../bench-log/
 import { calendarAddress, dayCalendar, makeCalendarAddress, subscribedCalendar, withdrawCalendarAddress } from '../calendars/index.js';
 import { askedJob, changeHours, day, keepPlan, pin, promisesKept, setAway, visits } from '../day/index.js';
 import { copyFile, listCopies, makeCopy } from '../copies/index.js';
-import { changeHouse, house } from '../house/index.js';
+import { changeHouse, house, houseTools } from '../house/index.js';
 import { listJobs, mergeInstruments, movePromise, takeIn, worksheet } from '../jobs/index.js';
 import * as people from '../people/index.js';
 import {
@@ -95,6 +95,7 @@ export const handlers: Omit<Handlers, 'feed'> = {
   changeGeometry,
   changeMethods,
   house,
+  houseTools,
   changeHouse,
   day,
   askedJob,

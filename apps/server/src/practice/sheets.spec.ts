@@ -44,6 +44,17 @@ describe('an exercise sheet', () => {
     for (const who of [corin, maud]) expect((await ask(who, 'POST', '/api/practice/sheets', draft())).status).toBe(403);
   });
 
+  it('is the same when it is sent again after somebody on it has left', async () => {
+    const pip = { id: uuidV7(), name: 'Pip Sallow', role: 'technician', passphrase: 'wind it down and true' };
+    const { body: person } = await ask(wenna, 'POST', '/api/people', pip);
+    const body = draft({ forIds: [corinId, pip.id] });
+    expect((await ask(wenna, 'POST', '/api/practice/sheets', body)).status).toBe(201);
+    const left = { version: (person as { version: number }).version, name: pip.name, role: pip.role, standing: 'left' };
+    expect((await ask(wenna, 'PUT', `/api/people/${pip.id}`, left)).status).toBe(200);
+    expect((await ask(wenna, 'POST', '/api/practice/sheets', body)).status).toBe(201);
+    expect((await ask(wenna, 'POST', '/api/practice/sheets', { ...body, id: uuidV7() })).status).toBe(422);
+  });
+
   it('has the results of its own tries, on its own kinds, as a list and as CSV', async () => {
     const body = draft();
     await ask(wenna, 'POST', '/api/practice/sheets', body);

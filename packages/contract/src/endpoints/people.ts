@@ -10,7 +10,7 @@ import {
   sessionSchema,
   signIn,
 } from '../people/index.js';
-import { houseSchema, methodsChange } from '../register/index.js';
+import { houseSchema, houseTool, methodsChange } from '../register/index.js';
 import type { Endpoint } from './endpoint.js';
 import { done, front } from './shared.js';
 
@@ -130,6 +130,15 @@ export const PEOPLE = {
     summary: 'Ways of the house, where it chose any',
     who: front,
     reply: houseSchema,
+    status: 200,
+  },
+  houseTools: {
+    method: 'GET',
+    path: '/api/house/tools',
+    room: 'house',
+    summary: 'Sizes of tools as they were noted at instruments last, and at which',
+    who: front,
+    reply: z.array(houseTool),
     status: 200,
   },
   changeHouse: {

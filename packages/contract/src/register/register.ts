@@ -179,5 +179,18 @@ export const geometryChange = z.strictObject({ version, geometry: geometrySchema
 export const methodsChange = z.strictObject({ version, methods: methodChoices });
 
 /** Ways of the whole house. */
+/** So many instruments are named beside a tool. */
+const MOST_NAMED = 6;
+
 export const houseSchema = z.object({ version, methods: methodChoices });
 export type House = z.infer<typeof houseSchema>;
+
+/** A tool of a size that some instruments want, as it was noted when each was last set up. */
+export const houseTool = z.object({
+  tool: z.enum(TOOL_KINDS),
+  sizeMm: z.number(),
+  instruments: z.int(),
+  /** The first of them. */
+  at: z.array(z.object({ id: uuid, passport: z.int() })).max(MOST_NAMED),
+});
+export type HouseTool = z.infer<typeof houseTool>;

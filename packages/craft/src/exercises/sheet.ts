@@ -47,7 +47,7 @@ export function nextOfSheet({ skills, each }: SheetTask, tries: readonly Tried[]
   return left.length === 0 ? null : left.reduce((few, other) => (made(other) < made(few) ? other : few));
 }
 
-/** Seeds that are looked at: a kind that is fit at all is fit for one of them. */
+/** Seeds that are looked at: kinds that give an exercise by each of them give one by any. */
 const LOOKED_AT = [1, 2, 3];
 
 /** Those of the skills that cannot be practised on any of these kinds, at that level. */

@@ -29,9 +29,10 @@ export type Act =
   | { do: 'wait' };
 
 /** As it comes to the bench: old strings at their notes, settled, a locking nut shut. */
-export function begun({ seed, strings, instrument, pegs }: Restring): OnBench {
+export function begun(restring: Restring): OnBench {
+  const { seed, strings, instrument, pegs } = restring;
   const chance = chanceFrom(seed);
-  return {
+  const comes: OnBench = {
     strings: strings.map(({ string, plan, note, scale }): OnPost => {
       const borne = { pitch: note, rounds: 9 };
       const { of, state } = wound({ plan, string, scale, gearRatio: instrument.gearRatio, holds: null, borne }, chance);
@@ -40,6 +41,8 @@ export function begun({ seed, strings, instrument, pegs }: Restring): OnBench {
     ...{ guided: false, eyesCovered: false, blocked: false, nutShut: instrument.bridge.anchor === 'double-locking', pegs },
     ...{ angle: radians(0), seconds: 0, waited: 0, acts: 0, lost: [], mistakes: [] },
   };
+  // level in the warm, where it was set up
+  return restring.cold === 0 ? comes : { ...comes, angle: restsAt(restring, comes) };
 }
 
 /** How long it takes at a bench, s; letting a string down takes as long as its turns. */

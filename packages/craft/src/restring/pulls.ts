@@ -9,21 +9,28 @@ import {
   pullsOf,
   strainLost,
   type PullAt,
+  type SimulatedString,
   type Standing,
 } from '../simulated/index.js';
 import { hertz, metres, newtons, radians, type Hertz, type Metres, type Newtons, type Radians } from '../units/index.js';
 import type { Restring } from './lay-out.js';
 import { isUp, type OnBench, type OnPost } from './on-bench.js';
 
-const pullAt = (string: OnPost): PullAt | null => (isUp(string) ? pullOfSimulated(string.of, string.state) : null);
-
-/** Where a bridge that moves finds its rest under these strings; a block holds it level. */
-export function restsAt({ bridge, claw }: Restring, { strings, blocked, angle }: OnBench): Radians {
-  return bridge === null || blocked ? radians(0) : bridgeUnderNow(bridge, claw, strings.map(pullAt), angle);
-}
-
 /** How much colder than the room it still is, K. */
 export const coldNow = ({ cold }: Restring, { seconds, waited }: OnBench): number => coldAfter(cold, seconds + waited);
+
+/** As much as it were longer that a string loses which is so much warmer than its neck. */
+const lostTo = (cold: number, { of }: { of: SimulatedString }): number => of.path * strainLost(of.string, cold);
+
+/** Where a bridge that moves finds its rest under these strings, as cold as it is; a block holds it level. */
+export function restsAt(restring: Restring, now: OnBench): Radians {
+  const { bridge, claw } = restring;
+  if (bridge === null || now.blocked) return radians(0);
+  const cold = coldNow(restring, now);
+  const pullAt = (string: OnPost): PullAt | null =>
+    isUp(string) ? pullOfSimulated(atSaddle(string.of, metres(-lostTo(cold, string))), string.state) : null;
+  return bridgeUnderNow(bridge, claw, now.strings.map(pullAt), now.angle);
+}
 
 /**
  * How much longer string `index` is than with the bridge level and the neck as it is at pitch, as warm as the room: by the bridge where that moves, else by what the
@@ -31,7 +38,7 @@ export const coldNow = ({ cold }: Restring, { seconds, waited }: OnBench): numbe
  */
 export function longerOn(restring: Restring, now: OnBench, index: number): Metres {
   const on = now.strings[index];
-  const lost = on === undefined || !isUp(on) ? 0 : on.of.path * strainLost(on.of.string, coldNow(restring, now));
+  const lost = on === undefined || !isUp(on) ? 0 : lostTo(coldNow(restring, now), on);
   return metres((restring.bridge === null ? byNeck(restring, now, index) : longerBy(restring.bridge, index, now.angle)) - lost);
 }
 

@@ -30,6 +30,23 @@ describe('an instrument that comes in from the cold', () => {
     expect(later.seconds).toBe(now.seconds); // nobody works meanwhile
   });
 
+  it('tips a floating bridge back as strings lose their pull, the same way as one that is let down, until it is warm', () => {
+    const floating = laidOut('electric-double-locking', SEED);
+    const now = begun(floating);
+    const down = does(floating, { ...now, nutShut: false }, { do: 'slacken', string: 5 });
+    expect(Math.sign(now.angle)).toBe(Math.sign(down.angle - now.angle));
+    expect(Math.abs(now.angle)).toBeGreaterThan(1e-3);
+    const acts = Array.from({ length: 9 }, (): Act => ({ do: 'wait' }));
+    const warm = does(floating, now, ...acts); // three hours: e⁻⁹ of it is left
+    expect(Math.abs(warm.angle)).toBeLessThan(1e-2 * Math.abs(now.angle));
+    // springs take up what all strings lose alike: they are off by a part of what a bridge that stays would leave
+    const rigid = centsOff({ ...floating, bridge: null }, { ...now, angle: 0 as never }, 0) ?? 0;
+    const off = centsOff(floating, now, 0) ?? 0;
+    expect(off).toBeLessThan(0);
+    expect(off).toBeGreaterThan(rigid / 3);
+    expect(begun(laidOut('electric-double-locking', SEED + 1)).angle).toBe(0);
+  });
+
   it('is told of a string that somebody says holds while it is cold, and not once it was let lie', () => {
     const judge = (...before: readonly Act[]) => {
       const on = up(cold, does(cold, started(cold), ...before, ...bare(0, right(cold)), thread(cold, 0)), 0);

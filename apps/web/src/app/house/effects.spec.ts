@@ -1,17 +1,27 @@
 import { describe, expect, it } from 'vitest';
+import type { MethodChoices } from '@gold-peg/craft/methods';
 import { toMillimetres } from '@gold-peg/craft/units';
 import { effectsOf, side } from './effects';
 import { exampleOf, EXAMPLES, tried, type Example } from './example';
 
 const measures = { length: (length: number) => ({ value: (length * 1000).toFixed(1), unit: 'mm' }) };
 const parlour = exampleOf('acoustic-parlour') as Example;
-const effects = (ways: Parameters<typeof tried>[1], example = parlour) => effectsOf(tried(example, {}), tried(example, ways), measures);
-const whats = (ways: Parameters<typeof tried>[1], example?: Example) => effects(ways, example).map(({ what }) => what);
+const effects = (ways: MethodChoices, example = parlour) => effectsOf(tried(example, {}), tried(example, { house: ways }), measures);
+const whats = (ways: MethodChoices, example?: Example) => effects(ways, example).map(({ what }) => what);
 
 describe('examples', () => {
   it('are kinds with a set of their own and posts to wind on', () => {
     expect(EXAMPLES.map(({ id }) => id)).toEqual(expect.arrayContaining(['acoustic-parlour', 'classical', 'bass-in-line', 'mandolin']));
     expect(EXAMPLES.map(({ id }) => id)).not.toContain('electric-headless'); // its strings are clamped
+  });
+});
+
+describe("a way of one's own", () => {
+  it('lies over that of the house, and what it leaves to the house is as the house has it', () => {
+    const house: MethodChoices = { turns: { 'thin-plain': 2.5, 'thick-wound': 1.5 } };
+    const own = tried(parlour, { house, technician: { turns: { 'thin-plain': 3.5 } } }).classes;
+    const turns = (stringClass: string) => own.find((each) => each.stringClass === stringClass)?.plan.wind.turns;
+    expect([turns('thin-plain'), turns('thick-wound')]).toEqual([3.5, 1.5]);
   });
 });
 
@@ -21,7 +31,9 @@ describe('what a way does to an example', () => {
   });
 
   it('half a turn less on thin plain strings leaves half a circumference less of slack, to what the turns stack', () => {
-    const [before, after] = [tried(parlour, {}), tried(parlour, { turns: { 'thin-plain': 2.5 } })].map(({ classes }) => classes[0]?.plan);
+    const [before, after] = [tried(parlour, {}), tried(parlour, { house: { turns: { 'thin-plain': 2.5 } } })].map(
+      ({ classes }) => classes[0]?.plan,
+    );
     if (before === undefined || after === undefined) throw new Error('it has thin plain strings');
     // π (D + d) / 2, the string lying side by side: its own pitch along the post is lost in a tenth of a millimetre
     const half = (Math.PI * (before.geometry.postDiameter + before.geometry.stringDiameter)) / 2;

@@ -1,7 +1,7 @@
 import { archetype, ARCHETYPES, instrumentOf } from '@gold-peg/craft/archetypes';
 import { planRun, type BenchRun } from '@gold-peg/craft/bench-run';
 import type { Instrument } from '@gold-peg/craft/instrument';
-import { isSoft, stringClass, tuningWays, type MethodChoices, type StringClass } from '@gold-peg/craft/methods';
+import { isSoft, stringClass, tuningWays, type LayeredChoices, type StringClass } from '@gold-peg/craft/methods';
 import { windString, type PostPlan } from '@gold-peg/craft/procedure';
 import { expectedDrift } from '@gold-peg/craft/settle';
 import { printGauge, setsFor, stringProperties, type StringProperties } from '@gold-peg/craft/strings';
@@ -45,7 +45,7 @@ export interface ClassTried {
   plan: PostPlan;
 }
 
-/** What ways of a house come to on an example. */
+/** What ways of a house, and of somebody's own on top of them, come to on an example. */
 export interface Tried {
   classes: readonly ClassTried[];
   run: BenchRun | null;
@@ -57,8 +57,7 @@ export interface Tried {
   settling: { retunes: number; holdsAfter: number } | null;
 }
 
-export function tried({ instrument, strings }: Pick<Example, 'instrument' | 'strings'>, house: MethodChoices): Tried {
-  const choices = { house };
+export function tried({ instrument, strings }: Pick<Example, 'instrument' | 'strings'>, choices: LayeredChoices): Tried {
   const classes = new Map<StringClass, ClassTried>();
   const pulls: number[] = [];
   for (const [index, string] of strings.entries()) {

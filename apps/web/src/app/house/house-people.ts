@@ -13,7 +13,7 @@ import { Api } from '../server/api';
 import { Keeper } from '../server/keeper';
 import { sayProblem } from '../server/server-problem';
 import { HandsPicture } from './hands-picture';
-import { ROLE_WORDS, ROLES_TO_PICK, STANDINGS_TO_PICK } from './house-words';
+import { ROLE_WORDS, ROLES_TO_PICK, sayOwnWays, STANDINGS_TO_PICK } from './house-words';
 import { houseZone } from '../server/house-zone';
 
 /** Somebody's link for a new passphrase, as it is shown once. */
@@ -39,6 +39,7 @@ export class HousePeople {
 
   protected readonly ROLES = ROLES_TO_PICK;
   protected readonly ROLE_WORDS = ROLE_WORDS;
+  protected readonly sayOwnWays = sayOwnWays;
   protected readonly STANDINGS = STANDINGS_TO_PICK;
   protected readonly keeper = new Keeper<PersonOfHouse>((current) => personOfHouse.parse(current));
   protected readonly fault = signal<string | null>(null);

@@ -15,6 +15,7 @@ import { HouseActs } from './house-acts';
 import { HouseCopies } from './house-copies';
 import { HousePeople } from './house-people';
 import { HouseSessions } from './house-sessions';
+import { HouseTools } from './house-tools';
 import { HouseWays } from './house-ways';
 import { HouseWeek } from './house-week';
 import { HouseYou } from './house-you';
@@ -29,6 +30,7 @@ import { HouseYou } from './house-you';
     HouseCopies,
     HousePeople,
     HouseSessions,
+    HouseTools,
     HouseWays,
     HouseWeek,
     HouseYou,

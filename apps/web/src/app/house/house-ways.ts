@@ -5,48 +5,62 @@ import { MatSelectModule } from '@angular/material/select';
 import { methodChoices } from '@gold-peg/contract/methods';
 import { invalidInput } from '@gold-peg/contract/problems';
 import { houseSchema, type House } from '@gold-peg/contract/register';
-import { BUILT_IN_TURNS, type MethodChoices, type StringClass } from '@gold-peg/craft/methods';
+import { BUILT_IN_TURNS, type LayeredChoices, type MethodChoices, type StringClass } from '@gold-peg/craft/methods';
 import { dequal } from 'dequal';
 import { degrees, Measures, say, turnsToQuarter } from '../preferences/measures';
 import { Api } from '../server/api';
 import { Keeper } from '../server/keeper';
 import { troubleOf } from '../server/server-problem';
 import { Session } from '../session/session';
+import { OneOf, type Choice } from '../ui/one-of';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
-import { choiceRows, numberRows, turnRows, wayIn, withWay, type WayRow } from '../ways';
+import { CHOICE_KEYS, choiceRows, NUMBER_KEYS, numberRows, turnRows, wayIn, withWay, type WayRow } from '../ways';
 import { effectsOf, side } from './effects';
 import { exampleOf, EXAMPLES, tried } from './example';
+import { HouseHand } from './house-hand';
 import { PostPicture } from '../ui/post-picture';
 
 /** A step of the buttons beside turns. */
 const QUARTER = 0.25;
 const FIRST = 'acoustic-parlour';
 
-/** Ways of the house: each may be tried, and what it does to an example stands beside it, before it is kept. */
+/** Whose ways are looked at. */
+type Whose = 'house' | 'technician';
+
+/** Ways of the house, and one's own where they differ: each may be tried, and what it does to an example stands beside it, before it is kept. */
 @Component({
   selector: 'peg-house-ways',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatInputModule, MatSelectModule, PostPicture, Trouble, UnderWay],
+  imports: [HouseHand, MatButtonModule, MatInputModule, MatSelectModule, OneOf, PostPicture, Trouble, UnderWay],
   templateUrl: './house-ways.html',
   styleUrl: './house-ways.scss',
 })
 export class HouseWays {
   private readonly api = inject(Api);
   private readonly measures = inject(Measures);
-  private readonly person = inject(Session).person;
+  private readonly session = inject(Session);
 
   protected readonly EXAMPLES = EXAMPLES;
   protected readonly read = resource({ loader: () => this.api.call('house', {}) });
   protected readonly trouble = computed(() => troubleOf(this.read));
-  protected readonly kept = computed<MethodChoices | null>(() => (this.read.hasValue() ? this.read.value().methods : null));
+  private readonly ofHouse = computed<MethodChoices | null>(() => (this.read.hasValue() ? this.read.value().methods : null));
+  protected readonly WHOSE: readonly Choice<Whose>[] = [
+    { value: 'house', label: 'of the house' },
+    { value: 'technician', label: 'your own' },
+  ];
+  protected readonly whose = signal<Whose>('house');
+  protected readonly own = computed(() => this.whose() === 'technician');
+  protected readonly kept = computed<MethodChoices | null>(() =>
+    this.own() && this.ofHouse() !== null ? this.session.preferences().methods : this.ofHouse(),
+  );
   /** As it is kept until somebody tries another way; then as they have it. */
   protected readonly ways = linkedSignal<MethodChoices>(() => this.kept() ?? {});
   protected readonly exampleId = signal(EXAMPLES.some(({ id }) => id === FIRST) ? FIRST : (EXAMPLES[0]?.id ?? ''));
   protected readonly example = computed(() => exampleOf(this.exampleId()));
   protected readonly refused = signal<string | null>(null);
   protected readonly keeper = new Keeper<House>((current) => houseSchema.parse(current));
-  protected readonly mayChange = computed(() => this.person()?.role === 'owner');
+  protected readonly mayChange = computed(() => this.own() || this.session.person()?.role === 'owner');
   protected readonly trying = computed(() => !dequal(this.ways(), this.kept() ?? {}));
 
   private readonly before = computed(() => this.come(this.kept() ?? {}));
@@ -60,7 +74,7 @@ export class HouseWays {
     if (after === null) return [];
     const rows = turnRows(
       after.classes.map(({ stringClass }) => stringClass),
-      { house: this.ways() },
+      this.layers(),
     );
     return after.classes.map(({ stringClass, gauges, plan, wound }, at) => ({
       stringClass,
@@ -78,21 +92,18 @@ export class HouseWays {
       wound,
     }));
   });
-  protected readonly choices = computed<readonly WayRow[]>(() =>
-    choiceRows(
-      ['stripping', 'stringOrder', 'anchoring', 'stretching', 'plainFixing', 'woundFixing', 'softFixing', 'cutTime', 'tieSmooth'],
-      {
-        house: this.ways(),
-      },
-    ),
-  );
-  protected readonly numbers = computed<readonly WayRow[]>(() =>
-    numberRows(['nutDeg', 'stubMm', 'toleranceCents', 'heldSeconds', 'driftCents', 'holdHours', 'tucksSmooth', 'tucksWound'], {
-      house: this.ways(),
-    }),
+  protected readonly choices = computed<readonly WayRow[]>(() => choiceRows(CHOICE_KEYS, this.layers()).map((row) => this.under(row)));
+  protected readonly numbers = computed<readonly WayRow[]>(() => numberRows(NUMBER_KEYS, this.layers()).map((row) => this.under(row)));
+
+  protected readonly chosen = computed(
+    () => [...this.choices(), ...this.numbers()].filter(({ layers }) => layers[this.whose()] !== null).length,
   );
 
-  protected readonly chosen = computed(() => [...this.choices(), ...this.numbers()].filter(({ layers }) => layers.house !== null).length);
+  /** What is tried and was not kept is put back first. */
+  protected look(whose: Whose): void {
+    this.putBack();
+    this.whose.set(whose);
+  }
 
   protected step(stringClass: StringClass, by: 1 | -1): void {
     this.try(`turns ${stringClass}`, this.wanted(stringClass) + by * QUARTER);
@@ -121,6 +132,7 @@ export class HouseWays {
   }
 
   protected async keep(): Promise<void> {
+    if (this.own()) return this.session.prefer({ methods: this.ways() });
     if (!this.read.hasValue()) return;
     const [read, ways] = [this.read.value(), this.ways()];
     const kept = await this.keeper.keep({
@@ -139,12 +151,28 @@ export class HouseWays {
   }
 
   private wanted(stringClass: StringClass): number {
-    return this.ways().turns?.[stringClass] ?? BUILT_IN_TURNS[stringClass].turns;
+    return this.ways().turns?.[stringClass] ?? this.below().turns?.[stringClass] ?? BUILT_IN_TURNS[stringClass].turns;
   }
 
   private come(ways: MethodChoices) {
     const example = this.example();
-    return example === null ? null : tried(example, ways);
+    return example === null ? null : tried(example, this.layers(ways));
+  }
+
+  /** These ways in their place: one's own lie over those of the house. */
+  private layers(ways = this.ways()): LayeredChoices {
+    return this.own() ? { house: this.below(), technician: ways } : { house: ways };
+  }
+
+  /** What holds where one has no way of one's own. */
+  private below(): MethodChoices {
+    return this.own() ? (this.ofHouse() ?? {}) : {};
+  }
+
+  /** What stands where nothing is chosen: what the house has chosen, before what is usual. */
+  private under(row: WayRow): WayRow {
+    const below = wayIn(this.below(), row.key);
+    return below === null ? row : { ...row, builtIn: row.choices?.find(({ value }) => value === below)?.words ?? below };
   }
 }
 

@@ -1,5 +1,8 @@
-import type { Role, Standing } from '@gold-peg/contract/people';
+import type { Preferences, Role, Standing } from '@gold-peg/contract/people';
+import { BUILT_IN_TURNS, type StringClass } from '@gold-peg/craft/methods';
+import { SCHOOLS } from '../preferences/slack-words';
 import type { Choice } from '../ui/one-of';
+import { CHOICE_KEYS, choiceRows, NUMBER_KEYS, numberRows, turnRows } from '../ways';
 
 /** What each role may do, in the words of the house. */
 export const ROLE_WORDS: Readonly<Record<Role, { name: string; may: string }>> = {
@@ -17,6 +20,22 @@ export const STANDINGS_TO_PICK: readonly Choice<Standing>[] = [
   { value: 'locked', label: 'locked out' },
   { value: 'left', label: 'has left' },
 ];
+
+/** Ways of somebody's own, where they have any: "thin plain 2.5, strings come off all together; says slack in fists". */
+export function sayOwnWays({ methods, slackMeasure }: Pick<Preferences, 'methods' | 'slackMeasure'>): string {
+  const all = { technician: methods };
+  const rows = [
+    ...turnRows(Object.keys(BUILT_IN_TURNS) as StringClass[], all),
+    ...choiceRows(CHOICE_KEYS, all),
+    ...numberRows(NUMBER_KEYS, all),
+  ];
+  const own = rows.flatMap(({ label, layers: { technician }, choices }) =>
+    technician === null ? [] : [`${label} ${choices?.find(({ value }) => value === technician)?.words ?? technician}`],
+  );
+  const perString = Object.keys(methods.strings ?? {}).length;
+  if (perString > 0) own.push(`${perString} ${perString === 1 ? 'string' : 'strings'} apart`);
+  return `${own.length === 0 ? 'ways of the house' : own.join(', ')}; says slack ${SCHOOLS[slackMeasure].short}`;
+}
 
 /** How long ago, as one says it. */
 export function ago(from: string, now: Date): string {

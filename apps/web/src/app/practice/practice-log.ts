@@ -44,8 +44,12 @@ export class PracticeLog {
   });
   readonly waiting = computed(() => this.known().filter(({ draft }) => draft !== null).length);
   readonly opened = signal(false);
+  /** What the server said of those it refused. */
+  private readonly whyRefused = signal<string | null>(null);
+  /** What it said where it could not be asked; null while it could, or is away. */
+  private readonly failed = signal<string | null>(null);
   /** What the server said where it could not keep them; null while it could, or is away. */
-  readonly trouble = signal<string | null>(null);
+  readonly trouble = computed(() => this.failed() ?? this.whyRefused());
 
   constructor() {
     const toSend = computed(() => this.nextOnes().length > 0);
@@ -68,6 +72,7 @@ export class PracticeLog {
 
   again(): void {
     this.refused.set(new Set());
+    this.whyRefused.set(null);
     this.wake.next();
   }
 
@@ -93,7 +98,7 @@ export class PracticeLog {
   private async send(): Promise<void> {
     const personId = this.session.person()?.id;
     if (personId === undefined) return;
-    let trouble: string | null = null;
+    let failed: string | null = null;
     try {
       let most = MOST_TRIES;
       if (this.nextOnes().length === 0) await this.take(personId, await this.api.call('readPractice', {}));
@@ -104,18 +109,19 @@ export class PracticeLog {
         } catch (error) {
           if (!(error instanceof ServerProblem) || !ABOUT_THE_TRIES.has(error.kind)) throw error;
           most = 1; // one by one: what is wrong with one holds up no other
-          if (tries.length === 1) this.refuse(tries);
-          trouble = sayProblem(error);
+          if (tries.length === 1) this.refuse(tries, sayProblem(error));
         }
       }
     } catch (error) {
-      trouble = error instanceof ServerProblem && error.away ? null : sayProblem(error);
+      failed = error instanceof ServerProblem && error.away ? null : sayProblem(error);
     }
-    this.trouble.set(trouble);
+    this.failed.set(failed);
     this.opened.set(true);
   }
 
-  private refuse(tries: readonly { id: string }[]): void {
+  /** Why is said until they are tried again. */
+  private refuse(tries: readonly { id: string }[], why: string): void {
+    this.whyRefused.set(why);
     this.refused.update((refused) => new Set([...refused, ...tries.map(({ id }) => id)]));
   }
 

@@ -238,6 +238,16 @@ describe('what was practised', () => {
     await vi.waitFor(() => expect(log().trouble()).toBe('seed must be a whole number'));
     expect(log().waiting()).toBe(1);
     expect(await TestBed.inject(BenchDatabase).tries.count()).toBe(3);
+    // one more that goes through says nothing of the one that was refused: why stands until it is tried again
+    run().begin('nylon', 8, 1);
+    await page.settle();
+    await press(' ');
+    await vi.waitFor(() => expect(kept).toHaveLength(3));
+    await page.settle();
+    expect(log().trouble()).toBe('seed must be a whole number');
+    unwanted = new Set();
+    log().again();
+    await vi.waitFor(() => expect([log().waiting(), log().trouble()]).toEqual([0, null]));
   });
 
   it('is that of the person at the bench alone', async () => {

@@ -1,7 +1,9 @@
 export {
+  CHOICE_KEYS,
   CHOICES,
   choiceRows,
   LAYER_NAMES,
+  NUMBER_KEYS,
   numberRows,
   offsetRows,
   stringRows,

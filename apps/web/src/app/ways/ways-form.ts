@@ -80,6 +80,7 @@ export const CHOICES = {
   },
 } as const satisfies Record<string, { label: string; words: Readonly<Record<string, string>>; builtIn: string }>;
 export type ChoiceKey = keyof typeof CHOICES;
+export const CHOICE_KEYS = Object.keys(CHOICES) as ChoiceKey[];
 
 const CLASSES: Readonly<Record<StringClass, string>> = {
   'thin-plain': 'thin plain',
@@ -167,6 +168,7 @@ export const NUMBERS = {
   holdHours: { label: 'and holds once it keeps that for, h', builtIn: String(HOLDS.hours) },
 } as const;
 export type NumberKey = keyof typeof NUMBERS;
+export const NUMBER_KEYS = Object.keys(NUMBERS) as NumberKey[];
 export const numberRows = (keys: readonly NumberKey[], all: LayeredChoices): WayRow[] =>
   keys.map((key) => rowOf(key, NUMBERS[key].label, NUMBERS[key].builtIn, all));
 
