@@ -49,6 +49,14 @@ function questions(client: pg.Client, { ids, past, first, last }: Known): Record
     'log of a past job': (table) => (nth) => rows(`SELECT event FROM ${table} WHERE job_id = $1 ORDER BY seq`, [past[nth % past.length]]),
     'a page of one month': (table) => (nth) =>
       rows(`SELECT event FROM ${table} WHERE stored_at >= $1 AND stored_at < $2 ORDER BY seq DESC LIMIT 50`, month(nth)),
+    'the same between two places, as it is asked': (table) => (nth) =>
+      rows(
+        `SELECT event FROM ${table} WHERE stored_at >= $1 AND stored_at < $2
+          AND seq > coalesce((SELECT seq FROM ${table} WHERE stored_at < $1::timestamptz - interval '1 hour' ORDER BY stored_at DESC, seq DESC LIMIT 1), 0)
+          AND seq < coalesce((SELECT seq FROM ${table} WHERE stored_at > $2::timestamptz + interval '1 hour' ORDER BY stored_at, seq LIMIT 1), 9223372036854775807)
+         ORDER BY seq DESC LIMIT 50`,
+        month(nth),
+      ),
     'what came after a place': (table) => () =>
       rows(`SELECT event FROM ${table} WHERE seq > (SELECT max(seq) - 100 FROM ${TABLES.whole}) ORDER BY seq LIMIT 100`, []),
     'one more event': (table) => (nth) =>

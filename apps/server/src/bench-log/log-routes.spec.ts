@@ -71,4 +71,26 @@ describe('the whole log', () => {
     const line = { ...(await json())[0], instrument: '=1+1' } as LogLine;
     expect(writeLogRows([line])).toContain("'=1+1");
   });
+
+  it('is filtered by time where lines lie a little out of their order, as transactions that waited leave them: all of them, and no other', async () => {
+    const began = Date.parse('2026-01-01T00:00:00Z');
+    // one every ten minutes, each third half an hour before its neighbours
+    await house.store.query(
+      `UPDATE bench_event SET stored_at = $1::timestamptz + seq * interval '10 minutes' - (seq % 3 = 0)::int * interval '30 minutes'`,
+      [new Date(began)],
+    );
+    const whole = await json();
+    const at = (share: number) => new Date(began + share * whole.length * 600_000).toISOString();
+    for (const [from, to] of [
+      [0, 0.02],
+      [0.3, 0.31],
+      [0.5, 0.9],
+      [0.99, 2],
+    ] as const) {
+      const within = whole.filter(({ storedAt }) => storedAt >= at(from) && storedAt < at(to));
+      expect(within.length).toBeGreaterThan(0);
+      expect(await json(`from=${at(from)}&to=${at(to)}`)).toEqual(within);
+      expect((await page(`from=${at(from)}&to=${at(to)}&limit=5`)).lines).toEqual(within.toReversed().slice(0, 5));
+    }
+  });
 });

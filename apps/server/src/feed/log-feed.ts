@@ -30,7 +30,7 @@ const RETRY_MS = 500;
 /** What changes within this time is told together: hundreds of lines are written to at once, and whoever appended has their answer before. */
 const TOLD_AFTER_MS = 200;
 /** Lines that are written to before anything else has its turn. */
-const AT_A_TIME = 20;
+const AT_A_TIME = 4;
 
 /** What was committed after a place in the log, the latest of each job. */
 const MISSED = `SELECT DISTINCT ON (e.job_id) e.job_id AS "jobId", j.instrument_id AS "instrumentId", e.seq::float8 AS seq

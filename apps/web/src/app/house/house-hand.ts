@@ -5,7 +5,7 @@ import { handMeasures } from '@gold-peg/contract/methods';
 import { invalidInput } from '@gold-peg/contract/problems';
 import { SLACK_SCHOOLS, TYPICAL_HAND, type SlackSchool } from '@gold-peg/craft/methods';
 import { toMillimetres } from '@gold-peg/craft/units';
-import { SCHOOLS } from '../preferences/slack-words';
+import { saysSlack } from '../preferences/slack-words';
 import { Session } from '../session/session';
 
 const TYPICAL = {
@@ -31,7 +31,7 @@ const PARTS: readonly { key: Part; label: string }[] = [
       <mat-form-field class="field dense">
         <mat-select aria-label="Slack is said" [value]="preferences().slackMeasure" (selectionChange)="say($event.value)">
           @for (school of SLACK_SCHOOLS; track school) {
-            <mat-option [value]="school">{{ SCHOOLS[school].short }}</mat-option>
+            <mat-option [value]="school">{{ saysSlack(school) }}</mat-option>
           }
         </mat-select>
       </mat-form-field>
@@ -70,7 +70,7 @@ const PARTS: readonly { key: Part; label: string }[] = [
       gap: var(--space-2);
     }
     .field {
-      width: 150px;
+      width: 210px;
     }
     .number {
       width: 84px;
@@ -86,7 +86,7 @@ export class HouseHand {
   private readonly session = inject(Session);
   protected readonly preferences = this.session.preferences;
   protected readonly SLACK_SCHOOLS = SLACK_SCHOOLS;
-  protected readonly SCHOOLS = SCHOOLS;
+  protected readonly saysSlack = saysSlack;
   protected readonly fault = signal<string | null>(null);
   protected readonly parts = computed(() =>
     PARTS.map((part) => ({ ...part, mm: this.preferences().hand?.[part.key] ?? null, typical: String(TYPICAL[part.key]) })),

@@ -12,6 +12,6 @@ it('says whose ways somebody has, way by way, and by what they say slack', () =>
   expect(sayOwnWays({ methods: {}, slackMeasure: 'fist' })).toBe('ways of the house; says slack in fists');
   const methods = { turns: { 'thick-wound': 1.75 }, stripping: 'all-off' as const, nutDeg: 7, strings: { '3': { turns: 4 } } };
   expect(sayOwnWays({ methods, slackMeasure: 'pull-back' })).toBe(
-    'thick wound 1.75, strings come off all together, angle wanted over the nut, ° 7, 1 string apart; says slack pulled back to',
+    'thick wound 1.75, strings come off all together, angle wanted over the nut, ° 7, 1 string apart; says slack pulled back to a fret',
   );
 });

@@ -1,6 +1,6 @@
 import type { Preferences, Role, Standing } from '@gold-peg/contract/people';
 import { BUILT_IN_TURNS, type StringClass } from '@gold-peg/craft/methods';
-import { SCHOOLS } from '../preferences/slack-words';
+import { saysSlack } from '../preferences/slack-words';
 import type { Choice } from '../ui/one-of';
 import { CHOICE_KEYS, choiceRows, NUMBER_KEYS, numberRows, turnRows } from '../ways';
 
@@ -34,7 +34,7 @@ export function sayOwnWays({ methods, slackMeasure }: Pick<Preferences, 'methods
   );
   const perString = Object.keys(methods.strings ?? {}).length;
   if (perString > 0) own.push(`${perString} ${perString === 1 ? 'string' : 'strings'} apart`);
-  return `${own.length === 0 ? 'ways of the house' : own.join(', ')}; says slack ${SCHOOLS[slackMeasure].short}`;
+  return `${own.length === 0 ? 'ways of the house' : own.join(', ')}; says slack ${saysSlack(slackMeasure)}`;
 }
 
 /** How long ago, as one says it. */

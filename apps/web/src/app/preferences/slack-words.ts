@@ -20,6 +20,9 @@ export const SCHOOLS: Readonly<Record<SlackSchool, { short: string; does: string
   'turns-first': { short: 'wrapped first', does: 'wrap the slack string so many times round the post by hand, then put the end through' },
 };
 
+/** By what somebody says slack, by itself: "pulled back to a fret", "in fists". */
+export const saysSlack = (school: SlackSchool): string => (school === 'pull-back' ? 'pulled back to a fret' : SCHOOLS[school].short);
+
 /** What was left on a string as it is noted: turns and slack, null where nobody knows. A clamp holds its string straight, with a small arc of slack and no turns. */
 export function sayLeft({ turns, slack, clamped }: { turns: number | null; slack: Metres | null; clamped: boolean }, measures: Measures) {
   return {
