@@ -88,7 +88,7 @@ export class BenchDial {
     const makes = on.at === 'wound' ? on.plan.buttonTurns : plan.buttonTurns;
     return {
       turns: this.turned().toFixed(1),
-      of: on.at === 'old' || on.at === 'wound' ? `of about ${makes.toFixed(0)} button turns` : 'button turns',
+      of: on.at === 'old' || on.at === 'wound' ? `of about ${makes.toFixed(this.feels() === null ? 0 : 1)} button turns` : 'button turns',
       // not before it is said by whoever threads it
       way: on.at === 'old' || on.at === 'wound' ? `post ${plan.direction} winds up` : 'nothing on it',
     };
