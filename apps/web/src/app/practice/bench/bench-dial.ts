@@ -1,12 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { HAND_SECONDS } from '@gold-peg/craft/constants';
 import { pegFeel, type PegFeel } from '@gold-peg/craft/restring';
+import { timer, type Subscription } from 'rxjs';
 import { SimulatedBench } from './simulated-bench';
 
 /** What a press, a notch of the wheel and a key turn; with Shift a whole turn. */
 export const [EIGHTH, WHOLE] = [1 / 8, 1];
 /** With Alt, on gears and without them. */
 const [FINE, DEGREE] = [1 / 100, 1 / 360];
+/** Held for so long a press goes on, so often, and no faster than a hand with a winder turns. */
+const [HELD_MS, AGAIN_MS, A_TURN_MS] = [400, 120, 1000 * HAND_SECONDS.buttonTurn.value];
 const FEELS: Readonly<Record<PegFeel, string>> = { light: 'lightly', firm: 'firmly', stiff: 'stiffly, by jerks' };
 const TICKS = Array.from({ length: 24 }, (_, tick) => tick * 15);
 
@@ -31,7 +35,18 @@ const TICKS = Array.from({ length: 24 }, (_, tick) => tick * 15);
       <p class="soft">{{ said().way }}</p>
       <div class="presses">
         @for (press of presses(); track press.label) {
-          <button matButton="outlined" type="button" [attr.aria-label]="press.label" (click)="turn(press.turns)">{{ press.sign }}</button>
+          <button
+            matButton="outlined"
+            type="button"
+            [attr.aria-label]="press.label"
+            (pointerdown)="hold(press.turns)"
+            (pointerup)="letGo()"
+            (pointerleave)="letGo()"
+            (pointercancel)="letGo()"
+            (click)="once(press.turns)"
+          >
+            {{ press.sign }}
+          </button>
         }
       </div>
       @if (screw(); as screw) {
@@ -44,7 +59,7 @@ const TICKS = Array.from({ length: 24 }, (_, tick) => tick * 15);
           }
         </div>
       }
-      <p class="soft small">wheel and arrow keys an eighth, ⇧ a turn, Alt {{ fine().says }}</p>
+      <p class="soft small">held it goes on; wheel and arrow keys an eighth, ⇧ a turn, Alt {{ fine().says }}</p>
     </div>
   `,
   styleUrl: './bench-dial.scss',
@@ -52,6 +67,8 @@ const TICKS = Array.from({ length: 24 }, (_, tick) => tick * 15);
 export class BenchDial {
   protected readonly bench = inject(SimulatedBench);
   protected readonly TICKS = TICKS;
+  private held: Subscription | null = null;
+  private wentOn = false;
   /** A peg without gears is turned by the degree. */
   readonly fine = computed(() => (this.feels() === null ? { says: 'a hundredth', turns: FINE } : { says: 'a degree', turns: DEGREE }));
   protected readonly presses = computed(() => {
@@ -93,6 +110,30 @@ export class BenchDial {
       way: on.at === 'old' || on.at === 'wound' ? `post ${plan.direction} winds up` : 'nothing on it',
     };
   });
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.letGo());
+  }
+
+  /** A button that is held goes on turning, as fast as a hand does, until it is let go. */
+  protected hold(turns: number): void {
+    this.wentOn = false;
+    this.held = timer(HELD_MS, Math.max(AGAIN_MS, A_TURN_MS * Math.abs(turns))).subscribe(() => {
+      this.wentOn = true;
+      this.turn(turns);
+    });
+  }
+
+  protected letGo(): void {
+    this.held?.unsubscribe();
+    this.held = null;
+  }
+
+  /** A press: one that was held has turned already. */
+  protected once(turns: number): void {
+    if (!this.wentOn) this.turn(turns);
+    this.wentOn = false;
+  }
 
   turn(turns: number): void {
     const string = this.bench.inHand();

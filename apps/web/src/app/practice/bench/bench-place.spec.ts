@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { liftInTheMiddle } from '@gold-peg/craft/post';
 import { DEFAULT_PREFERENCES } from '@gold-peg/contract/people';
 import { Session } from '../../session/session';
@@ -144,6 +144,26 @@ describe('the simulated bench', () => {
     expect(360 * ((bench().on() as { state: { button: number } }).state.button - button)).toBeCloseTo(1, 6);
     await open('ukulele-concert', 4471);
     expect(page.text).not.toContain('peg turns');
+  });
+
+  it('goes on turning while a button of the dial is held, and counts the press that ends it once', async () => {
+    await open();
+    const turned = () => (bench().on() as { state: { button: number } }).state.button;
+    const eighth = page.element.querySelector('[aria-label="an eighth down"]') as HTMLButtonElement;
+    eighth.click(); // takes up the slack of the gears
+    const from = turned();
+    eighth.click();
+    expect(from - turned()).toBeCloseTo(1 / 8, 6);
+    eighth.dispatchEvent(new PointerEvent('pointerdown', { bubbles: true }));
+    await vi.waitFor(() => expect(from - turned()).toBeGreaterThan(0.4), { timeout: 4000 });
+    eighth.dispatchEvent(new PointerEvent('pointerup', { bubbles: true }));
+    const held = turned();
+    eighth.click(); // the browser's, of that very press
+    expect(turned()).toBe(held);
+    await new Promise((done) => setTimeout(done, 300));
+    expect(turned()).toBe(held);
+    eighth.click();
+    expect(held - turned()).toBeCloseTo(1 / 8, 6);
   });
 
   it('asks before it lays aside what is begun', async () => {
