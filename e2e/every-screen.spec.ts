@@ -91,9 +91,14 @@ async function practised(page: Page, skill: string): Promise<void> {
     .click();
   const take = page.getByRole('button', { name: 'That is it' });
   await take.or(page.getByText('Pick an answer')).waitFor();
-  if (skill === 'balance') await page.keyboard.press('t'); // a move, else there is nothing to take
-  await page.keyboard.press((await take.isVisible()) ? 'Space' : '1');
-  await page.locator('peg-exercise-frame .result').waitFor();
+  await page.locator('peg-fact', { hasText: skill }).waitFor(); // and not the exercise of the screen before
+  const result = page.locator('peg-exercise-frame .result');
+  await expect(async () => {
+    if (await result.isVisible()) return;
+    if (skill === 'balance') await page.keyboard.press('t'); // a move, else there is nothing to take
+    await page.keyboard.press((await take.isVisible()) ? 'Space' : '1');
+    await result.waitFor({ timeout: 2000 });
+  }, skill).toPass({ timeout: 30_000 });
 }
 
 /** A string off, with what may be chosen; or up, with what went wrong on the way. */
