@@ -39,7 +39,7 @@ const TICKS = Array.from({ length: 24 }, (_, tick) => tick * 15);
             matButton="outlined"
             type="button"
             [attr.aria-label]="press.label"
-            (pointerdown)="hold(press.turns)"
+            (pointerdown)="hold(press.turns, $event.button)"
             (pointerup)="letGo()"
             (pointerleave)="letGo()"
             (pointercancel)="letGo()"
@@ -116,8 +116,10 @@ export class BenchDial {
   }
 
   /** A button that is held goes on turning, as fast as a hand does, until it is let go. */
-  protected hold(turns: number): void {
+  protected hold(turns: number, button: number): void {
+    this.letGo(); // a second finger takes over from the first
     this.wentOn = false;
+    if (button !== 0) return; // a menu may keep to itself that this one was let go
     this.held = timer(HELD_MS, Math.max(AGAIN_MS, A_TURN_MS * Math.abs(turns))).subscribe(() => {
       this.wentOn = true;
       this.turn(turns);

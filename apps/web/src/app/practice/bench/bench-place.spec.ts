@@ -154,7 +154,7 @@ describe('the simulated bench', () => {
     const from = turned();
     eighth.click();
     expect(from - turned()).toBeCloseTo(1 / 8, 6);
-    eighth.dispatchEvent(new PointerEvent('pointerdown', { bubbles: true }));
+    for (let finger = 0; finger < 2; finger++) eighth.dispatchEvent(new PointerEvent('pointerdown', { bubbles: true }));
     await vi.waitFor(() => expect(from - turned()).toBeGreaterThan(0.4), { timeout: 4000 });
     eighth.dispatchEvent(new PointerEvent('pointerup', { bubbles: true }));
     const held = turned();
