@@ -1,5 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
+import { tabTo } from './by-keys.js';
 import { expect, signIn, test } from './workshop.js';
 
 /** In this very page: a second one, opened and closed for it, would take the focus away and give it back to the first link, at a moment of its own. */
@@ -7,20 +8,6 @@ const serious = async (page: Page) => {
   const { violations } = await new AxeBuilder({ page }).setLegacyMode().analyze();
   return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id }) => id);
 };
-
-/** Goes on with Tab until what is focused is called so. */
-async function tabTo(page: Page, name: RegExp): Promise<void> {
-  for (let tabs = 0; tabs < 250; tabs++) {
-    await page.keyboard.press('Tab');
-    const called = await page.evaluate(() => {
-      const element = document.activeElement as HTMLElement | null;
-      const labels = (element as HTMLInputElement | null)?.labels;
-      return (element?.getAttribute('aria-label') ?? labels?.[0]?.textContent ?? element?.textContent ?? '').replace(/\s+/g, ' ').trim();
-    });
-    if (name.test(called)) return;
-  }
-  throw new Error(`nothing called ${name.source} has the focus`);
-}
 
 /** What each round cost is typed at the string in hand; from the third on it is told how many are left. */
 async function settleInRounds(page: Page, lost: readonly string[]): Promise<void> {
