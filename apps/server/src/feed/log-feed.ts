@@ -1,4 +1,3 @@
-import { setImmediate } from 'node:timers/promises';
 import type pg from 'pg';
 import type { Logger } from 'pino';
 import { feedMessage, type FeedMessage } from '@gold-peg/contract/endpoints';
@@ -27,55 +26,61 @@ export interface LogFeed {
 }
 
 const RETRY_MS = 500;
-/** What changes within this time is told together: hundreds of lines are written to at once, and whoever appended has their answer before. */
-const TOLD_AFTER_MS = 200;
-/** Lines that are written to before anything else has its turn. */
-const AT_A_TIME = 4;
-
+/** What changes within this time is told together: a line hears at most once in it. */
+const TOLD_WITHIN_MS = 200;
+/** Lines are told in so many turns, one after the other: hundreds of them at once would hold up whoever appends meanwhile. */
+const TURNS = 10;
 /** What was committed after a place in the log, the latest of each job. */
 const MISSED = `SELECT DISTINCT ON (e.job_id) e.job_id AS "jobId", j.instrument_id AS "instrumentId", e.seq::float8 AS seq
   FROM bench_event e JOIN job j ON j.id = e.job_id WHERE e.seq > $1 ORDER BY e.job_id, e.seq DESC`;
+
+/** Some of the lines, and the latest of each job that they are still to be told. */
+class Turn {
+  readonly lines = new Set<Listener>();
+  readonly untold = new Map<string, FeedMessage>();
+
+  tell(): void {
+    const messages = [...this.untold.values()];
+    this.untold.clear();
+    if (messages.length > 0) for (const line of this.lines) line.changed(messages);
+  }
+}
 
 /** Listens to the database on a connection of its own, and again when it was lost: then it tells what it missed. */
 export function openFeed(url: string, log: Logger): LogFeed {
   const address = readAddress(url);
   const Client = clientFor(address);
-  const listeners = new Set<Listener>();
   let client: pg.Client | null = null;
   let stopped = false;
   let place: number | null = null;
   let isUp = () => {};
   const up = new Promise<void>((resolve) => (isUp = resolve));
 
-  /** The latest of each job that is still to be told. */
-  const untold = new Map<string, FeedMessage>();
+  const turns = Array.from({ length: TURNS }, () => new Turn());
   let telling: NodeJS.Timeout | null = null;
+  const listeners = () => turns.flatMap(({ lines }) => [...lines]);
 
   function tell(message: FeedMessage): void {
     place = Math.max(place ?? 0, message.seq);
-    untold.set(message.jobId, message);
-    telling ??= setTimeout(() => void tellAll(), TOLD_AFTER_MS);
+    for (const turn of turns) turn.untold.set(message.jobId, message);
+    telling ??= setInterval(nextTurn, TOLD_WITHIN_MS / TURNS);
   }
 
-  async function tellAll(): Promise<void> {
-    if (telling !== null) clearTimeout(telling);
+  function nextTurn(): void {
+    const turn = turns.shift();
+    if (turn === undefined) return;
+    turns.push(turn);
+    turn.tell();
+    if (turns.every(({ untold }) => untold.size === 0)) stopTelling();
+  }
+
+  function stopTelling(): void {
+    if (telling !== null) clearInterval(telling);
     telling = null;
-    const messages = [...untold.values()];
-    untold.clear();
-    if (messages.length > 0) await tellInTurn(messages);
-  }
-
-  /** A few lines at a time: what else is asked meanwhile is not held up by hundreds of them. */
-  async function tellInTurn(messages: readonly FeedMessage[]): Promise<void> {
-    let told = 0;
-    for (const listener of listeners) {
-      if (++told % AT_A_TIME === 0) await setImmediate();
-      if (listeners.has(listener)) listener.changed(messages);
-    }
   }
 
   function hear(channel: string, payload = 'null'): void {
-    if (channel === SESSIONS_CHANNEL) for (const { sessionsEnded } of listeners) sessionsEnded();
+    if (channel === SESSIONS_CHANNEL) for (const { sessionsEnded } of listeners()) sessionsEnded();
     if (channel !== LOG_CHANNEL) return;
     const read = feedMessage.safeParse(JSON.parse(payload));
     if (read.success) tell(read.data);
@@ -90,7 +95,7 @@ export function openFeed(url: string, log: Logger): LogFeed {
     }
     const { rows } = await next.query<FeedMessage>(MISSED, [place]);
     for (const message of rows) tell(message);
-    for (const { sessionsEnded } of listeners) sessionsEnded(); // perhaps: each looks for itself
+    for (const { sessionsEnded } of listeners()) sessionsEnded(); // perhaps: each looks for itself
   }
 
   async function connect(): Promise<void> {
@@ -122,15 +127,17 @@ export function openFeed(url: string, log: Logger): LogFeed {
   return {
     up,
     listen(listener) {
-      listeners.add(listener);
-      return () => void listeners.delete(listener);
+      const emptiest = turns.reduce((least, turn) => (turn.lines.size < least.lines.size ? turn : least));
+      emptiest.lines.add(listener);
+      return () => void emptiest.lines.delete(listener);
     },
-    listening: () => listeners.size,
+    listening: () => listeners().length,
     toldUpTo: () => place,
     async stop() {
       stopped = true;
-      await tellAll(); // a line that has ended is not written to any more
-      for (const { stopping } of listeners) stopping();
+      stopTelling();
+      for (const turn of turns) turn.tell(); // a line that has ended is not written to any more
+      for (const { stopping } of listeners()) stopping();
       await client?.end();
     },
   };

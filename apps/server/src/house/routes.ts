@@ -1,5 +1,5 @@
 import type { DataSource, EntityManager } from 'typeorm';
-import type { House, HouseTool } from '@gold-peg/contract/register';
+import { MOST_NAMED, type House, type HouseTool } from '@gold-peg/contract/register';
 import { act } from '../acts/index.js';
 import { type Handler, Refusal } from '../handling/index.js';
 import { HouseRow, THE_HOUSE } from '../store/index.js';
@@ -14,7 +14,7 @@ export const house: Handler<'house'> = ({ store }) => readHouse(store);
 
 /** Sizes stand in the latest setup of each instrument: an older one was another hardware, or a worse guess. */
 const TOOLS = `SELECT t->>'tool' AS tool, (t->>'sizeMm')::float8 AS "sizeMm", count(*)::int AS instruments,
-    to_jsonb((array_agg(jsonb_build_object('id', s.id, 'passport', s.passport) ORDER BY s.passport))[1:6]) AS at
+    to_jsonb((array_agg(jsonb_build_object('id', s.id, 'passport', s.passport) ORDER BY s.passport))[1:${MOST_NAMED}]) AS at
   FROM (SELECT DISTINCT ON (u.instrument_id) i.id, i.passport, u.setup->'sizes' AS sizes FROM setup u JOIN instrument i ON i.id = u.instrument_id
     ORDER BY u.instrument_id, u.fitted_at DESC) s
   CROSS JOIN jsonb_array_elements(coalesce(s.sizes, '[]')) t GROUP BY 1, 2 ORDER BY 1, 2`;

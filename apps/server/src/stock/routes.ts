@@ -11,7 +11,7 @@ const ORDERS_SHOWN = 30;
 
 export const stock: Handler<'stock'> = async ({ store }) => {
   const orders = await store.getRepository(SupplyOrderRow).find({ order: { placedAt: 'DESC' }, take: ORDERS_SHOWN });
-  return { ...(await readShelf(store)), orders: orders.map(toOrder) };
+  return { ...(await readShelf(store)), orders: orders.map(toOrder), supplier: supplier.name };
 };
 
 export const countStock: Handler<'countStock'> = async ({ store, now, body }) => {

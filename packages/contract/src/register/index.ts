@@ -8,6 +8,7 @@ export {
   geometryChange,
   houseSchema,
   houseTool,
+  MOST_NAMED,
   instrumentChange,
   instrumentDraft,
   instrumentMerge,

@@ -179,11 +179,11 @@ export const geometryChange = z.strictObject({ version, geometry: geometrySchema
 export const methodsChange = z.strictObject({ version, methods: methodChoices });
 
 /** Ways of the whole house. */
-/** So many instruments are named beside a tool. */
-const MOST_NAMED = 6;
-
 export const houseSchema = z.object({ version, methods: methodChoices });
 export type House = z.infer<typeof houseSchema>;
+
+/** So many instruments are named beside a tool. */
+export const MOST_NAMED = 6;
 
 /** A tool of a size that some instruments want, as it was noted when each was last set up. */
 export const houseTool = z.object({

@@ -75,5 +75,11 @@ export const supplyOrder = z.object({
 });
 export type SupplyOrder = z.infer<typeof supplyOrder>;
 
-export const stockList = z.object({ items: z.array(stockItem), moves: z.array(stockMove), orders: z.array(supplyOrder) });
+export const stockList = z.object({
+  items: z.array(stockItem),
+  moves: z.array(stockMove),
+  orders: z.array(supplyOrder),
+  /** Whom the house orders from. */
+  supplier: z.string(),
+});
 export type StockList = z.infer<typeof stockList>;

@@ -15,6 +15,7 @@ import { HouseActs } from './house-acts';
 import { HouseCopies } from './house-copies';
 import { HousePeople } from './house-people';
 import { HouseSessions } from './house-sessions';
+import { HouseSupplies } from './house-supplies';
 import { HouseTools } from './house-tools';
 import { HouseWays } from './house-ways';
 import { HouseWeek } from './house-week';
@@ -30,6 +31,7 @@ import { HouseYou } from './house-you';
     HouseCopies,
     HousePeople,
     HouseSessions,
+    HouseSupplies,
     HouseTools,
     HouseWays,
     HouseWeek,

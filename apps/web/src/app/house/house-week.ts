@@ -16,16 +16,18 @@ import { weekOf } from './week';
             ><b>{{ each.name }}</b
             >{{ each.hours }}</span
           >
-          @for (person of each.people; track $index) {
-            <span class="bar">
-              @for (stretch of person; track stretch.left) {
-                <i [style.left.%]="stretch.left" [style.width.%]="stretch.width"></i>
-              }
-            </span>
-          }
-          @if (each.now !== null) {
-            <span class="now" [style.left.%]="each.now"></span>
-          }
+          <span class="bars">
+            @for (person of each.people; track $index) {
+              <span class="bar">
+                @for (stretch of person; track stretch.left) {
+                  <i [style.left.%]="stretch.left" [style.width.%]="stretch.width"></i>
+                }
+              </span>
+            }
+            @if (each.now !== null) {
+              <span class="now" [style.left.%]="each.now"></span>
+            }
+          </span>
         </span>
       }
     </a>
@@ -40,7 +42,6 @@ import { weekOf } from './week';
       text-decoration: none;
     }
     .day {
-      position: relative;
       display: block;
       min-height: 62px;
       padding: 4px 6px 8px;
@@ -57,6 +58,10 @@ import { weekOf } from './week';
       gap: 0 6px;
       font-size: 14px;
     }
+    .bars {
+      position: relative;
+      display: block;
+    }
     .bar {
       position: relative;
       display: block;
@@ -70,8 +75,8 @@ import { weekOf } from './week';
     }
     .now {
       position: absolute;
-      top: 24px;
-      bottom: 4px;
+      top: 0;
+      bottom: -4px;
       width: 3px;
       background: var(--brass);
     }

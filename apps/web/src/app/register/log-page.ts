@@ -1,14 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, resource } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
+import { MatDatepickerModule } from '@angular/material/datepicker';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { RouterLink } from '@angular/router';
-import { EVENT_KINDS, type LogLine, type LogQuery } from '@gold-peg/contract/bench-log';
+import { EVENT_KINDS, logQuery, type LogLine, type LogQuery } from '@gold-peg/contract/bench-log';
 import { ENDPOINTS } from '@gold-peg/contract/endpoints';
-import { debounceTime } from 'rxjs';
-import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import type { DateTime } from 'luxon';
+import { debounceTime, filter } from 'rxjs';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import * as z from 'zod';
+import { heldTo, SAYS } from '../form';
 import { Api } from '../server/api';
 import { sayProblem } from '../server/server-problem';
+import { LUXON_DATES } from '../ui/luxon-dates';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
@@ -24,7 +30,18 @@ const named = (kind: string): string => kind.replaceAll('-', ' ');
 @Component({
   selector: 'peg-log-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule, MatInputModule, MatSelectModule, PlaceHeader, RouterLink, Trouble, UnderWay],
+  imports: [
+    MatButtonModule,
+    MatDatepickerModule,
+    MatInputModule,
+    MatSelectModule,
+    PlaceHeader,
+    ReactiveFormsModule,
+    RouterLink,
+    Trouble,
+    UnderWay,
+  ],
+  providers: [LUXON_DATES],
   templateUrl: './log-page.html',
   styleUrl: './log-page.scss',
 })
@@ -32,27 +49,40 @@ export class LogPage {
   private readonly api = inject(Api);
   protected readonly KINDS = KINDS;
   protected readonly named = named;
-  protected readonly passport = signal('');
-  protected readonly kind = signal('');
-  protected readonly person = signal('');
+  protected readonly form = new FormGroup({
+    passport: new FormControl('', { nonNullable: true, validators: heldTo(asTyped(logQuery.shape.passport)) }),
+    kind: new FormControl('', { nonNullable: true }),
+    person: new FormControl('', { nonNullable: true }),
+    from: new FormControl<DateTime | null>(null),
+    to: new FormControl<DateTime | null>(null),
+  });
+  private readonly asked = toSignal(this.form.valueChanges, { initialValue: this.form.value });
   private readonly names = resource({ loader: () => this.api.call('listNames', {}) });
   protected readonly people = computed(() => (this.names.hasValue() ? this.names.value() : []));
-  protected readonly from = signal('');
-  protected readonly to = signal('');
   protected readonly lines = signal<readonly LogLine[] | null>(null);
   protected readonly next = signal<number | null>(null);
   protected readonly trouble = signal<string | null>(null);
 
-  /** Days as they begin and end here; what is not a number of a passport asks for none. */
+  /** What keeps the log from being read, in a sentence. */
+  protected readonly fault = computed(() => {
+    const { from, to } = this.asked();
+    const { passport, ...days } = this.form.controls;
+    if (passport.invalid) return `Passport ${passport.getError(SAYS)}.`;
+    for (const name of ['from', 'to'] as const) {
+      if (days[name].invalid) return `The day ${name === 'from' ? 'from' : 'up to'} which it is read must be such as 28/11/2026.`;
+    }
+    return from && to && to < from ? 'The last day must not lie before the first.' : null;
+  });
+
+  /** Days as they begin and end in the house. */
   private readonly filter = computed<LogQuery>(() => {
-    const [from, to] = [dayOf(this.from()), dayOf(this.to())];
-    to?.setDate(to.getDate() + 1);
+    const { passport = '', kind = '', person = '', from, to } = this.asked();
     return {
-      ...(/^\d+$/.test(this.passport().trim()) && { passport: Number(this.passport()) }),
-      ...(this.kind() !== '' && { kind: this.kind() }),
-      ...(this.person() !== '' && { person: this.person() }),
-      ...(from !== null && { from: from.toISOString() }),
-      ...(to !== null && { to: to.toISOString() }),
+      ...(passport.trim() !== '' && { passport: Number(passport) }),
+      ...(kind !== '' && { kind }),
+      ...(person !== '' && { person }),
+      ...(from && { from: from.startOf('day').toJSDate().toISOString() }),
+      ...(to && { to: to.plus({ days: 1 }).startOf('day').toJSDate().toISOString() }),
     };
   });
   private readonly query = computed(() => new URLSearchParams(Object.entries(this.filter()).map(([name, value]) => [name, String(value)])));
@@ -70,7 +100,11 @@ export class LogPage {
 
   constructor() {
     toObservable(this.filter)
-      .pipe(debounceTime(TYPING_MS), takeUntilDestroyed())
+      .pipe(
+        debounceTime(TYPING_MS),
+        filter(() => this.fault() === null),
+        takeUntilDestroyed(),
+      )
       .subscribe(() => void this.read());
   }
 
@@ -89,7 +123,10 @@ export class LogPage {
   }
 }
 
-const dayOf = (text: string): Date | null => (text === '' ? null : new Date(`${text}T00:00:00`));
+/** What is typed into a field, where nothing typed asks for none. */
+function asTyped(schema: z.ZodType): z.ZodType {
+  return z.preprocess((typed) => (String(typed).trim() === '' ? undefined : typed), schema);
+}
 
 /** The plain values of what was taken down. */
 function sayPayload(payload: LogLine['payload']): string {

@@ -21,7 +21,7 @@ const item = (more: Partial<StockItem>): StockItem => ({
 
 describe('the shelf', () => {
   let shelf: Shelf;
-  const holds = (...items: StockItem[]) => shelf.list.set({ items, moves: [], orders: [] } satisfies StockList);
+  const holds = (...items: StockItem[]) => shelf.list.set({ items, moves: [], orders: [], supplier: 'A supplier' } satisfies StockList);
 
   beforeEach(() => {
     shelf = TestBed.inject(Shelf);

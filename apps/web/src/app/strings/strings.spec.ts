@@ -7,7 +7,8 @@ import { strungKind } from '@gold-peg/craft/tuning';
 import { CONCERT_A4, hertz, newtons } from '@gold-peg/craft/units';
 import { stringingOf } from '../solver/wish-form';
 import { readGauges } from './sets/gauge-list';
-import { linesToOrder, sayMove, sayOrder, shelfRow } from './shelf/shelf-rows';
+import { linesToOrder } from '../shelf/to-order';
+import { sayMove, sayOrder, shelfRow } from './shelf/shelf-rows';
 import { found, shownString } from './table/string-rows';
 import { acrossChart, pitchChart } from './workbench/pull-charts';
 

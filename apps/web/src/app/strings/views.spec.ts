@@ -60,6 +60,7 @@ beforeEach(() => {
     items: [item({}), item({ id: 'electric-stainless-9-11-16-24w-32w-42w', onHand: 1, reserved: 0 })],
     moves: [],
     orders: [],
+    supplier: 'A supplier',
   });
 });
 afterEach(() => {
@@ -234,7 +235,7 @@ describe('the shelf', () => {
     };
     const lines = [{ kind: 'set', id: 'electric-stainless-9-11-16-24w-32w-42w', amount: 5 }];
     far.answer({ ...order, lines }, 201);
-    far.answer({ items: [item({})], moves: [], orders: [{ ...order, lines }] } as StockList);
+    far.answer({ items: [item({})], moves: [], orders: [{ ...order, lines }], supplier: order.supplier } as StockList);
     await page.press('Order 1 running low');
     await page.until(() => {
       expect(page.text).toContain('5 pieces on the way, in about 1 min');

@@ -43,7 +43,7 @@ const TICKS = Array.from({ length: 24 }, (_, tick) => tick * 15);
             (pointerup)="letGo()"
             (pointerleave)="letGo()"
             (pointercancel)="letGo()"
-            (click)="once(press.turns)"
+            (click)="once(press.turns, $event.detail)"
           >
             {{ press.sign }}
           </button>
@@ -131,9 +131,9 @@ export class BenchDial {
     this.held = null;
   }
 
-  /** A press: one that was held has turned already. */
-  protected once(turns: number): void {
-    if (!this.wentOn) this.turn(turns);
+  /** A press: one that was held has turned already. A key counts no presses, and is never that one. */
+  protected once(turns: number, presses: number): void {
+    if (!this.wentOn || presses === 0) this.turn(turns);
     this.wentOn = false;
   }
 

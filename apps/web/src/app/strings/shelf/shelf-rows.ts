@@ -1,4 +1,4 @@
-import type { OrderLine, StockItem, StockMove, SupplyOrder } from '@gold-peg/contract/stock';
+import type { StockItem, StockMove, SupplyOrder } from '@gold-peg/contract/stock';
 
 export interface Named {
   name: string;
@@ -20,13 +20,6 @@ export function shelfRow(item: StockItem, names: Names): ShelfRow {
   const free = item.onHand - item.reserved;
   return { key, item, free, low: free < item.reorderAt, ...(names.get(key) ?? { name: item.id, line: '' }) };
 }
-
-/** What an order would have to bring so that everything running low is full again: what is on its way is not ordered twice. */
-export const linesToOrder = (items: readonly StockItem[]): OrderLine[] =>
-  items.flatMap(({ kind, id, onHand, reserved, onOrder, reorderAt, reorderTo }) => {
-    const soon = onHand - reserved + onOrder;
-    return soon < reorderAt && reorderTo > soon ? [{ kind, id, amount: reorderTo - soon }] : [];
-  });
 
 const WHAT = {
   counted: 'counted',

@@ -13,13 +13,14 @@ import { Api } from '../../server/api';
 import { NewThing } from '../../server/new-thing';
 import { sayProblem } from '../../server/server-problem';
 import { Shelf } from '../../shelf/shelf';
+import { linesToOrder } from '../../shelf/to-order';
 import { StringTable } from '../../string-table/string-table';
 import { sorted, UNSORTED, type SortKeys } from '../../ui/sorted';
 import { Trouble } from '../../ui/trouble';
 import { WayBack } from '../../ui/way-back';
 import { UnderWay } from '../../ui/under-way';
 import { CountForm } from './count-form';
-import { linesToOrder, sayMove, sayOrder, shelfRow, type Named, type ShelfRow } from './shelf-rows';
+import { sayMove, sayOrder, shelfRow, type Named, type ShelfRow } from './shelf-rows';
 import { houseTime } from '../../server/house-zone';
 
 /** While an order is on its way the shelf is looked at this often. */
