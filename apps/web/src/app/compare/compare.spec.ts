@@ -165,4 +165,12 @@ describe('what follows', () => {
     expect(force).toBeGreaterThan(before);
     expect(before).toBeGreaterThan(1);
   });
+
+  it('says it of the second string, and of another where that one alone is changed', () => {
+    expect(words(electric, '.009–.042', '.009–.042')['feel']?.says).toMatch(/^string 2 /);
+    const [old, heavy] = [stringing(electric, '.009–.042'), stringing(electric, '.011–.049')];
+    const one = { ...old, strings: old.strings.map((string, index) => (index === 4 ? (heavy.strings[4] ?? string) : string)) };
+    const told = consequencesOf(electric, compareOn(one, old), (length) => `${toMillimetres(length)}`);
+    expect(told.find(({ about }) => about === 'feel')?.says).toMatch(/^string 5 /);
+  });
 });

@@ -44,9 +44,19 @@ function band({ low, likely, high }: Estimate, length: SayLength): string {
 
 /** The second string stands for all: it is the one that is bent most. */
 const FELT = 1;
+/** Less than this nobody feels, N. */
+const LEAST_FELT = 0.05;
+
+/** The string that stands for all, unless it stays as it was where others change: then the one that changes most. */
+function feltString(strings: Comparison['strings']): number {
+  const changes = strings.map(({ before, after }) => Math.abs((after.bend?.force ?? 0) - (before?.bend?.force ?? after.bend?.force ?? 0)));
+  const most = Math.max(...changes);
+  const usual = Math.min(FELT, strings.length - 1);
+  return (changes[usual] ?? 0) < LEAST_FELT && most >= LEAST_FELT ? changes.indexOf(most) : usual;
+}
 
 function feel({ strings }: Comparison, length: SayLength): Consequence {
-  const index = Math.min(FELT, strings.length - 1);
+  const index = feltString(strings);
   const now = strings[index]?.after.bend ?? null;
   if (now === null) return { about: 'feel', says: 'a semitone is out of reach: told by pull alone', grave: false };
   const before = strings[index]?.before?.bend ?? null;

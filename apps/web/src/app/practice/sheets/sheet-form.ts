@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, output, resource, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output, resource, signal } from '@angular/core';
 import { type FormGroupDirective, NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
@@ -9,6 +9,7 @@ import { HARDEST, SKILLS, type Skill } from '@gold-peg/craft/skills';
 import { v7 as uuidV7 } from 'uuid';
 import { heldTo, readForm, sayRefusal } from '../../form';
 import { Api } from '../../server/api';
+import { troubleOf } from '../../server/server-problem';
 import { SKILL_WORDS } from '../skill-words';
 
 const { title, forIds, skills, kinds, each } = exerciseSheetDraft.shape;
@@ -39,9 +40,11 @@ const WITHIN = [
       <div>
         To whom
         <mat-form-field>
-          <mat-select aria-label="To whom" multiple formControlName="forIds">
-            @for (person of names.value(); track person.id) {
+          <mat-select aria-label="To whom" multiple formControlName="forIds" (openedChange)="askAgain($event)">
+            @for (person of people(); track person.id) {
               <mat-option [value]="person.id">{{ person.name }}</mat-option>
+            } @empty {
+              <mat-option disabled>{{ trouble() ?? 'Looking who works here …' }}</mat-option>
             }
           </mat-select>
           <mat-error>To whom {{ form.controls.forIds.getError('says') }}</mat-error>
@@ -116,7 +119,9 @@ export class SheetForm {
   protected readonly KINDS = ARCHETYPES;
   protected readonly LEVELS = Array.from({ length: HARDEST + 1 }, (_, level) => level);
   protected readonly WITHIN = WITHIN;
-  protected readonly names = resource({ loader: () => this.api.call('listNames', {}), defaultValue: [] });
+  protected readonly names = resource({ loader: () => this.api.call('listNames', {}) });
+  protected readonly people = computed(() => (this.names.hasValue() ? this.names.value() : []));
+  protected readonly trouble = computed(() => troubleOf(this.names));
   protected readonly fault = signal<string | null>(null);
   protected readonly busy = signal(false);
   protected readonly form = inject(NonNullableFormBuilder).group({
@@ -128,6 +133,11 @@ export class SheetForm {
     level: [0],
     within: [1],
   });
+
+  /** Who opens the list of people wants them: where they could not be told, they are asked for once more. */
+  protected askAgain(opened: boolean): void {
+    if (opened && this.trouble() !== null) this.names.reload();
+  }
 
   protected async give(paper: FormGroupDirective): Promise<void> {
     this.fault.set(null);

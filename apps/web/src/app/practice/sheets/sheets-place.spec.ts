@@ -121,6 +121,19 @@ describe('a new sheet', () => {
     expect(asked.filter(({ method }) => method === 'POST')).toEqual([]);
   });
 
+  it('is no house without people where they could not be told: who opens the list asks again', async () => {
+    away = true;
+    const paper = await form();
+    const offered = () => [...document.querySelectorAll('mat-option')].map(({ textContent }) => textContent.trim());
+    const listed = paper.element.querySelector<HTMLElement>('mat-select[aria-label="To whom"]');
+    listed?.click();
+    await paper.until(() => expect(offered().join()).toContain('server'));
+    document.querySelector<HTMLElement>('.cdk-overlay-backdrop')?.click();
+    away = false;
+    listed?.click();
+    await paper.until(() => expect(offered()).toEqual(['Corin Vell', 'Wenna Tarrow']));
+  });
+
   it('is sent as it was filled in, and the form is empty again', async () => {
     const paper = await form();
     const filled = { title: 'Slack to begin with', forIds: [CORIN], skills: ['slack' as const], kinds: ['classical'] };
