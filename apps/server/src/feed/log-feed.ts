@@ -26,9 +26,9 @@ export interface LogFeed {
 }
 
 const RETRY_MS = 500;
-/** What changes within this time is told together: a line hears at most once in it. */
+/** What changes is told within this time; what changes until its turn comes is told to a line together. */
 const TOLD_WITHIN_MS = 200;
-/** Lines are told in so many turns, one after the other: hundreds of them at once would hold up whoever appends meanwhile. */
+/** Lines are told in so many turns, one after the other: hundreds of them at once would hold up whoever appends meanwhile. A few lines have a turn each, and hear sooner. */
 const TURNS = 10;
 /** What was committed after a place in the log, the latest of each job. */
 const MISSED = `SELECT DISTINCT ON (e.job_id) e.job_id AS "jobId", j.instrument_id AS "instrumentId", e.seq::float8 AS seq
@@ -62,16 +62,15 @@ export function openFeed(url: string, log: Logger): LogFeed {
 
   function tell(message: FeedMessage): void {
     place = Math.max(place ?? 0, message.seq);
-    for (const turn of turns) turn.untold.set(message.jobId, message);
+    for (const { lines, untold } of turns) if (lines.size > 0) untold.set(message.jobId, message);
     telling ??= setInterval(nextTurn, TOLD_WITHIN_MS / TURNS);
   }
 
   function nextTurn(): void {
-    const turn = turns.shift();
-    if (turn === undefined) return;
-    turns.push(turn);
+    const turn = turns.find(({ untold }) => untold.size > 0);
+    if (turn === undefined) return stopTelling();
+    turns.push(...turns.splice(turns.indexOf(turn), 1)); // whoever was told waits for all others
     turn.tell();
-    if (turns.every(({ untold }) => untold.size === 0)) stopTelling();
   }
 
   function stopTelling(): void {
