@@ -85,7 +85,7 @@ export function sayLarge(rows: readonly Row[]): string {
   const ms = (value: number) => value.toFixed(1);
   const lines = rows.map(
     ({ name, server, sql }) =>
-      `| ${name} | ${ms(server.p50)} | ${ms(server.p95)} | ${server.bytes.toLocaleString('en-GB')} | ${sql === null ? '–' : ms(sql.p50)} | ${sql === null ? '–' : ms(sql.p95)} |`,
+      `| ${name} | ${ms(server.p50)} | ${ms(server.p95)} | ${server.bytes === 0 ? '–' : server.bytes.toLocaleString('en-GB')} | ${sql === null ? '–' : ms(sql.p50)} | ${sql === null ? '–' : ms(sql.p95)} |`,
   );
   return [
     '| question | p50, ms | p95, ms | bytes | bare SQL p50, ms | bare SQL p95, ms |',

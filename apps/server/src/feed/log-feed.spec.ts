@@ -1,7 +1,9 @@
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import { pino } from 'pino';
+import { afterAll, beforeAll, expect, it, vi } from 'vitest';
 import { DEMO_COUNTER } from '../demo/people.js';
 import { openHouse, stripped, type TestHouse } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
+import { openFeed } from './log-feed.js';
 
 let house: TestHouse;
 let other: TestHouse;
@@ -51,6 +53,35 @@ it('tells, once it hears the database again, what was committed while it did not
     await house.store.query("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE application_name = 'gold-peg feed'");
     await here.ask('POST', '/api/events', { events: [stripped(job, here.personId, 1)] });
   });
+});
+
+it('tells every one of many lines each change once, in its order, and nobody who has left', async () => {
+  const here = await house.visitor().signIn('technician');
+  const [first, second] = [await here.job(104), await here.job(109)];
+  const feed = openFeed(house.databaseUrl, pino({ level: 'silent' }));
+  try {
+    await feed.up;
+    const lines = Array.from({ length: 25 }, () => {
+      const heard: string[] = [];
+      const deaf = feed.listen({
+        changed: (messages) => void heard.push(...messages.map(({ jobId }) => jobId)),
+        sessionsEnded: () => undefined,
+        stopping: () => undefined,
+      });
+      return { heard, deaf };
+    });
+    const [gone, ...rest] = lines;
+    gone?.deaf();
+    expect(feed.listening()).toBe(24);
+    for (const job of [first, second]) {
+      await here.ask('POST', '/api/events', { events: [stripped(job, here.personId, 1)] });
+      await vi.waitFor(() => expect(rest.every(({ heard }) => heard.at(-1) === job.id)).toBe(true));
+    }
+    for (const { heard } of rest) expect(heard).toEqual([first.id, second.id]);
+    expect(gone?.heard).toEqual([]);
+  } finally {
+    await feed.stop();
+  }
 });
 
 it.each([

@@ -48,10 +48,17 @@ export function sessionStore(pool: Pool, log: Logger): session.Store {
       return super.createSession(request, data);
     }
 
+    /** What was asked for is answered by now: where this cannot be written nobody has to hear of it, and the next request writes it. */
     override touch(sid: string, data: SessionData, done?: () => void): void {
       if (Date.now() - (touched.get(sid) ?? 0) < TOUCH_MS) return done?.();
       this.wasUsed(sid);
-      super.touch(sid, data, done);
+      super.touch(sid, data, (error?: unknown) => {
+        if (error != null) {
+          touched.delete(sid);
+          log.warn({ err: error }, 'that a session was used could not be written');
+        }
+        done?.();
+      });
     }
 
     override set(sid: string, data: SessionData, done?: (error?: unknown) => void): void {

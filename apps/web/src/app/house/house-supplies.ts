@@ -35,14 +35,14 @@ import { sayOrders, shownLines } from './supplied';
       <ul class="list">
         @for (line of lines(); track line.id) {
           <li>
-            <b>{{ line.name }}</b>
-            <small>{{ line.gauges }}</small>
-            <span class="marks">
-              @for (mark of line.marks; track mark) {
-                <peg-mark [mark]="mark" />
-              } @empty {
-                <small>no marks on its ends</small>
-              }
+            <span class="grow">
+              <b>{{ line.name }}</b>
+              <small>{{ line.gauges }}{{ line.marks.length === 0 ? ', no marks on the ends' : '' }}</small>
+              <span class="marks">
+                @for (mark of line.marks; track mark) {
+                  <peg-mark [mark]="mark" />
+                }
+              </span>
             </span>
           </li>
         }
@@ -60,7 +60,6 @@ import { sayOrders, shownLines } from './supplied';
       display: flex;
       flex-wrap: wrap;
       gap: 2px var(--space-3);
-      margin-bottom: var(--space-2);
       font-size: 14px;
     }
   `,

@@ -29,15 +29,16 @@ export interface ShownLine {
   marks: readonly Mark[];
 }
 
-/** The lines of the table, from which gauge to which, and the marks that their ends bear. */
+/** The lines of the table, from which gauge to which, and the marks that their ends bear; those that have some first. */
 export function shownLines({ lines, strings }: Pick<StringTableFile, 'lines' | 'strings'>): ShownLine[] {
-  return lines.map(({ id, name }) => {
+  const shown = lines.map(({ id, name }) => {
     const own = strings.filter(({ lineId }) => lineId === id).sort((a, b) => a.gaugeMm - b.gaugeMm);
     const [thinnest, thickest] = [own[0], own.at(-1)];
     const from = thinnest === undefined ? '' : `, ${print(thinnest)} to ${thickest === undefined ? '' : print(thickest)} in`;
     const marks = [...new Set(own.flatMap(({ mark }) => mark ?? []))];
     return { id, name, gauges: `${own.length} strings${from}`, marks };
   });
+  return [...shown.filter(({ marks }) => marks.length > 0), ...shown.filter(({ marks }) => marks.length === 0)];
 }
 
 const print = ({ gaugeMm }: { gaugeMm: number }): string => printGauge(fromMillimetres(gaugeMm));
