@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import type { ChildProcess } from 'node:child_process';
-import { existsSync, mkdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import { closeSync, existsSync, mkdirSync, openSync, rmSync, writeSync } from 'node:fs';
 import { join } from 'node:path';
 import pg from 'pg';
 import { freePort, startThrowAwayCluster } from '../postgres/cluster.js';
@@ -123,15 +123,13 @@ function smallDisk(): SmallDisk | null {
   return {
     folder,
     fill() {
-      const { bavail, bsize } = statfsSync(folder);
-      const piece = Buffer.alloc(MEGABYTE);
-      const pieces = Math.floor((bavail * bsize) / MEGABYTE);
-      writeFileSync(ballast, '');
-      for (let each = 0; each < pieces; each++) writeFileSync(ballast, piece, { flag: 'a' });
+      const [file, piece] = [openSync(ballast, 'w'), Buffer.alloc(MEGABYTE)];
       try {
-        writeFileSync(ballast, piece, { flag: 'a' }); // to the last page
-      } catch {
-        // full
+        for (;;) writeSync(file, piece); // to the last page, whatever the database takes or gives back meanwhile
+      } catch (error) {
+        if ((error as NodeJS.ErrnoException).code !== 'ENOSPC') throw error;
+      } finally {
+        closeSync(file);
       }
     },
     free: () => existsSync(ballast) && rmSync(ballast),

@@ -1,17 +1,12 @@
 import * as z from 'zod';
-import { instant, uuid } from '../quantity/index.js';
+import { instant, passportNumber, uuid } from '../quantity/index.js';
 import { EVENT_KINDS } from './event.js';
 
 /** Which events are asked for: all that each of these, where it is given, lets through. */
 export const logQuery = z.object({
   person: uuid.optional(),
   /** Passport of the instrument. */
-  passport: z.coerce
-    .number()
-    .int()
-    .min(1)
-    .max(2 ** 31 - 1)
-    .optional(),
+  passport: passportNumber.optional(),
   kind: z.enum([...EVENT_KINDS] as [string, ...string[]], { error: 'must be a kind of event' }).optional(),
   /** When it was stored. */
   from: instant.optional(),

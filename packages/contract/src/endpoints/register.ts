@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { ATTACHMENT_TYPES, attachmentDraft, attachmentSchema, MOST_BYTES } from '../attachments/index.js';
 import { messageDraft, messageSchema, outboxSchema } from '../outbox/index.js';
-import { instant, uuid, version } from '../quantity/index.js';
+import { instant, MOST_PASSPORT, uuid, version } from '../quantity/index.js';
 import {
   archiveChange,
   duePage,
@@ -25,9 +25,8 @@ import {
 import type { Endpoint } from './endpoint.js';
 import { bench, byId, done, front, page } from './shared.js';
 
-/** Passports are numbered by the database, which counts so far. */
-const MOST_PASSPORT = 2 ** 31 - 1;
-const passportNumber = z.coerce.number().int().min(0).max(MOST_PASSPORT);
+/** From which passport a list goes on; 0 from its beginning. */
+const afterPassport = z.coerce.number().int().min(0).max(MOST_PASSPORT);
 
 /** Owners, instruments and what is kept beside them. */
 export const REGISTER = {
@@ -103,7 +102,7 @@ export const REGISTER = {
     who: front,
     query: z.object({
       ...page,
-      after: passportNumber.optional(),
+      after: afterPassport.optional(),
       order: registerOrder.default('passport'),
       way: orderWay.default('asc'),
       archived: z.stringbool({ error: 'must be true or false' }).default(false),
@@ -117,7 +116,7 @@ export const REGISTER = {
     room: 'register',
     summary: 'Instruments that should come back, the earliest first, and why. Those in the workshop are left out',
     who: front,
-    query: z.object({ until: instant, after: passportNumber.optional(), limit: page.limit }),
+    query: z.object({ until: instant, after: afterPassport.optional(), limit: page.limit }),
     reply: duePage,
     status: 200,
   },

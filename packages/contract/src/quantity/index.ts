@@ -68,3 +68,12 @@ export const version = z
   .int({ error: 'must be the version that was read' })
   .min(1, { error: 'must be the version that was read' })
   .max(2 ** 31 - 1, { error: 'must be the version that was read: none is that high' });
+
+/** Passports are numbered by the database, which counts so far. */
+export const MOST_PASSPORT = 2 ** 31 - 1;
+const NUMBER_OF_PASSPORT = { error: 'must be the number of a passport: a whole number from 1' };
+export const passportNumber = z.coerce
+  .number(NUMBER_OF_PASSPORT)
+  .int(NUMBER_OF_PASSPORT)
+  .min(1, NUMBER_OF_PASSPORT)
+  .max(MOST_PASSPORT, { error: `must be the number of a passport: none is above ${MOST_PASSPORT}` });

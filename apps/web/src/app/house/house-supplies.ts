@@ -32,7 +32,7 @@ import { sayOrders, shownLines } from './supplied';
     } @else if (table.file() === null) {
       <peg-under-way says="Looking into the table of strings …" />
     } @else {
-      <ul class="list">
+      <ul class="list" tabindex="0" aria-label="Lines and marks">
         @for (line of lines(); track line.id) {
           <li>
             <span class="grow">
@@ -54,6 +54,10 @@ import { sayOrders, shownLines } from './supplied';
   styles: `
     .next {
       margin-top: var(--space-4);
+    }
+
+    .grow {
+      padding: var(--space-1) 0;
     }
 
     .marks {

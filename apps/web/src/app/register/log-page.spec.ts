@@ -38,10 +38,10 @@ describe('the log, by passport and day', () => {
   });
 
   it.each([
-    { field: 'Passport', typed: '12a', says: 'Passport must be', right: '121' },
-    { field: 'Passport', typed: '0', says: 'Passport must be', right: '121' },
+    { field: 'Passport', typed: '12a', says: 'Passport must be the number of a passport: a whole number from 1.', right: '121' },
+    { field: 'Passport', typed: '0', says: 'Passport must be the number of a passport: a whole number from 1.', right: '121' },
     { field: 'from', typed: 'yesterday', says: 'The day from which it is read must be such as 28/11/2026.', right: '28/11/2026' },
-  ])('asks for nothing where $field is "$typed", says why and offers no file, and asks once it is right', async (each) => {
+  ])('asks for nothing where $field is $typed, says why and offers no file, and asks once it is right', async (each) => {
     await page.type(each.field, each.typed);
     expect(page.alert()).toContain(each.says);
     expect(csv()).toBe('hidden');
