@@ -9,14 +9,15 @@ const alias = [
 export default defineConfig({
   test: {
     projects: [
-      { resolve: { alias }, test: { name: 'craft', include: ['packages/craft/src/**/*.spec.ts'] } },
-      { resolve: { alias }, test: { name: 'contract', include: ['packages/contract/src/**/*.spec.ts'] } },
+      { resolve: { alias }, test: { name: 'craft', isolate: false, include: ['packages/craft/src/**/*.spec.ts'] } },
+      { resolve: { alias }, test: { name: 'contract', isolate: false, include: ['packages/contract/src/**/*.spec.ts'] } },
       { resolve: { alias }, test: { name: 'cli', include: ['apps/cli/src/**/*.spec.ts'], testTimeout: 30_000 } },
       { resolve: { alias }, test: { name: 'scripts', include: ['scripts/**/*.spec.ts'] } },
       {
         resolve: { alias },
         test: {
           name: 'server',
+          isolate: false,
           include: ['apps/server/src/**/*.spec.ts'],
           globalSetup: ['apps/server/src/testing/cluster.ts'],
           testTimeout: 30_000,

@@ -3,19 +3,20 @@ import type { AddressInfo } from 'node:net';
 import { pino, type Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { v4 as uuidV4, v7 as uuidV7 } from 'uuid';
-import { inject } from 'vitest';
 import type { JobSummary } from '@gold-peg/contract/jobs';
 import type { BenchEvent } from '@gold-peg/craft/worksheet';
-import { ensureDatabase } from '../../../../scripts/postgres/database.js';
 import { askForRebuild, rebuildWhereAsked } from '../bench-log/index.js';
-import { loadDemo, type DemoScale } from '../demo/load-demo.js';
+import type { DemoScale } from '../demo/load-demo.js';
 import { DEMO_SIGN_IN } from '../demo/people.js';
 import { openFeed } from '../feed/log-feed.js';
 import { openMetrics, type Metrics } from '../metrics/index.js';
 import { buildApp } from '../http/index.js';
 import { openStore, poolFor } from '../store/index.js';
 import { fillTables } from '../strings/fill-tables.js';
+import { demoDatabase } from './demo-database.js';
 import { Visitor } from './visitor.js';
+
+export { DEMO_NOW } from './demo-database.js';
 
 /** A whole server on a real database of its own. */
 export interface TestHouse {
@@ -29,8 +30,6 @@ export interface TestHouse {
   close(): Promise<void>;
 }
 
-export const DEMO_NOW = new Date('2026-05-26T09:00:00Z');
-
 export async function openHouse(
   databaseUrl?: string,
   log: Logger = pino({ level: 'silent' }),
@@ -38,10 +37,9 @@ export async function openHouse(
   clock: () => Date = () => new Date(),
   copiesFolder?: string,
 ): Promise<TestHouse> {
-  const url = databaseUrl ?? (await ensureDatabase(inject('clusterUrl'), `house_${uuidV4().replaceAll('-', '')}`));
+  const url = databaseUrl ?? (await demoDatabase(scale));
   const store = await openStore(url);
   await fillTables(store);
-  if (databaseUrl === undefined) await loadDemo(store, DEMO_NOW, scale);
   const pool = poolFor(url, { max: 3, connectionTimeoutMillis: 3000 });
   pool.on('error', (error) => log.warn({ err: error }, 'a session connection was lost'));
   const feed = openFeed(url, log);
