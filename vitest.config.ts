@@ -8,6 +8,7 @@ const alias = [
 
 export default defineConfig({
   test: {
+    maxWorkers: '100%',
     projects: [
       { resolve: { alias }, test: { name: 'craft', isolate: false, include: ['packages/craft/src/**/*.spec.ts'] } },
       { resolve: { alias }, test: { name: 'contract', isolate: false, include: ['packages/contract/src/**/*.spec.ts'] } },

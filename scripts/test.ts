@@ -86,7 +86,7 @@ function sayPages(): void {
   for (const path of readdirSync(failed, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('error-context.md')))
     console.log(
       `\n${path}\n${
-        /# Page snapshot[^]*?(?=# Test source|$)/
+        /```yaml[^]*?(?=# Test source|$)/
           .exec(readFileSync(join(failed, path), 'utf8'))?.[0]
           .split('\n')
           .slice(0, PAGE_LINES)
