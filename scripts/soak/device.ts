@@ -28,6 +28,11 @@ const BATCH = 20;
 const TRY_AGAIN_MS = 150;
 const PATIENCE_MS = 4000;
 
+interface Answer {
+  status: number;
+  body: unknown;
+}
+
 /**
  * Somebody's device at a bench: it takes steps down at once, by a clock of its own, keeps them until the house has acknowledged them, and sends them again whenever it
  * does not know. What it keeps outlives its browser.
@@ -117,19 +122,38 @@ export class Device {
   /** Ids of all that the house knows of this job, in its order. */
   async reads(): Promise<string[]> {
     if (this.token === '') await this.enter();
-    const { status, body } = await this.ask('GET', `/api/jobs/${this.job.id}/events`);
-    if (status !== 200) throw new Error(`the log of a job is answered with ${status}`);
-    return (body as { events: { event: { id: string } }[] }).events.map(({ event }) => event.id);
+    const ids: string[] = [];
+    for (let after = 0, more = true; more;) {
+      const { status, body } = await this.ask('GET', `/api/jobs/${this.job.id}/events?after=${after}`);
+      if (status !== 200) throw new Error(`the log of a job is answered with ${status}`);
+      const page = body as { events: { event: { id: string }; seq: number }[]; more: boolean };
+      ids.push(...page.events.map(({ event }) => event.id));
+      after = page.events.at(-1)?.seq ?? after;
+      more = page.more;
+    }
+    return ids;
   }
 
-  private async ask(method: string, path: string, body?: unknown): Promise<{ status: number; body: unknown }> {
+  /** Asks, and has no patience with who never answers, whatever became of the line. */
+  private async ask(method: string, path: string, body?: unknown): Promise<Answer> {
+    const enough = new AbortController();
+    const timer = setTimeout(() => enough.abort(), PATIENCE_MS);
+    const over = new Promise<never>((_, reject) => enough.signal.addEventListener('abort', () => reject(new Error('no answer'))));
+    try {
+      return await Promise.race([over, this.askOnce(method, path, enough.signal, body)]);
+    } finally {
+      clearTimeout(timer);
+    }
+  }
+
+  private async askOnce(method: string, path: string, signal: AbortSignal, body?: unknown): Promise<Answer> {
     const { down, slowMs, losesAnswers } = this.network;
     if (down) throw new Error('no network');
     if (slowMs > 0) await pause(slowMs);
     const response = await fetch(this.address() + path, {
       method,
       headers: { cookie: this.cookie, 'x-csrf-token': this.token, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
-      signal: AbortSignal.timeout(PATIENCE_MS),
+      signal,
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
     const text = await response.text();
