@@ -105,6 +105,7 @@ test('a tablet of the bench changes people by a code, which is good for the benc
   await page.getByRole('menuitem', { name: 'Sign out' }).click();
 
   await page.getByRole('button', { name: 'Wenna Tarrow', exact: true }).click();
+  await expect(page.getByLabel('Code', { exact: true })).toBeFocused();
   await page.keyboard.type('60418');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('not the code of this person');

@@ -10,6 +10,8 @@ import { serverCommand, startServer, stopProcess } from './server-process.js';
 
 const root = new URL('..', import.meta.url).pathname;
 const folder = join(root, 'docs/screenshots');
+/** A morning at the bench, in the week before the festival. */
+const MORNING = '2026-05-26T08:40:00Z';
 
 const stage = (page: Page, name: string) =>
   page
@@ -250,13 +252,14 @@ async function main(): Promise<void> {
   mkdirSync(folder, { recursive: true });
   const cluster = await startThrowAwayCluster();
   const databaseUrl = await ensureDatabase(cluster.url, 'gold_peg');
-  serverCommand({ root, databaseUrl }, 'demo');
+  serverCommand({ root, databaseUrl, clock: MORNING }, 'demo');
   const { child, address } = await startServer({
     root,
     databaseUrl,
     port: await freePort(),
     secret: 'a secret of the pictures',
     demo: true,
+    clock: MORNING,
   });
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
   try {

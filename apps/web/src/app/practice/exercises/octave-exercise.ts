@@ -45,8 +45,8 @@ const DEEPEST_PX = 88;
         </div>
       } @else {
         <svg class="picture" viewBox="0 0 790 152" role="img" [attr.aria-label]="s.touch">
-          <text x="395" y="16">a push of {{ PUSH }} N in the middle: gives {{ s.gives.toFixed(1) }} mm</text>
-          <text x="395" y="36" class="should">at its note it would give {{ s.should.toFixed(1) }} mm</text>
+          <text x="395" y="16">a push of {{ PUSH }} N in the middle: gives {{ s.gives.toFixed(2) }} mm</text>
+          <text x="395" y="36" class="should">at its note it would give {{ s.should.toFixed(2) }} mm</text>
           <path class="wanted" [attr.d]="'M40 56 L395 ' + (56 + s.should * s.pxPerMm) + ' L750 56'" />
           <path class="string" [attr.d]="'M40 56 L395 ' + (56 + s.gives * s.pxPerMm) + ' L750 56'" stroke-width="3" />
         </svg>
@@ -76,7 +76,7 @@ export class OctaveExerciseView {
       ...{ note: e.note, sounds: e.sounds, gives, should, pxPerMm: DEEPEST_PX / Math.max(gives, should) },
       asks: `String ${e.index + 1} is to come to ${note}. Where is it now?`,
       on: `${e.name} · ${this.measures.gauge(toMillimetres(e.string.gauge))} ${e.string.construction}, new and on its way up`,
-      touch: `A push of ${PUSH} N in the middle gives ${gives.toFixed(1)} mm; at its note it would give ${should.toFixed(1)} mm`,
+      touch: `A push of ${PUSH} N in the middle gives ${gives.toFixed(2)} mm; at its note it would give ${should.toFixed(2)} mm`,
     };
   });
   protected readonly chosen = computed(() => this.run.answerOf('octave')?.place ?? null);
