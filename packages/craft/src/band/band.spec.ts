@@ -15,3 +15,9 @@ it('counts values by their weights, and those without one not at all', () => {
   expect(bandOf(values)).toEqual({ low: 1, likely: 1, high: Number.POSITIVE_INFINITY });
   expect(() => bandOf([])).toThrow('weighted value');
 });
+
+it('takes weights in any unit, and refuses values that have none', () => {
+  const tiny = [1, 2, 3].map((value) => ({ value, weight: 1e-12 }));
+  expect(bandOf(tiny)).toEqual({ low: 1, likely: 2, high: 3 });
+  expect(() => bandOf(tiny.map(({ value }) => ({ value, weight: 0 })))).toThrow('weighted value');
+});

@@ -26,9 +26,7 @@ export function bandOf(values: readonly Weighted[]): Band {
       passed += weight;
       if (passed >= share * total) return value;
     }
-    const last = sorted.at(-1);
-    if (last === undefined) throw new RangeError('a band needs at least one weighted value');
-    return last.value;
+    throw new RangeError('a band needs at least one weighted value');
   };
   return { low: at(0.1), likely: at(0.5), high: at(0.9) };
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { slackForTurns, turnsForSlack } from '../post/index.js';
-import { fromMillimetres, metres, toMillimetres, type Metres } from '../units/index.js';
+import { COUNTING } from '../constants/index.js';
+import { slackForTurns, takeUp, turnsForSlack, windingCircle } from '../post/index.js';
+import { fromMillimetres, metres, radians, toMillimetres, type Metres } from '../units/index.js';
 import { calibrate, type CountedTurns } from './index.js';
 
 const STRETCH = { path: fromMillimetres(700), strain: 0.004, creep: 0 };
@@ -76,6 +77,33 @@ describe('calibrating posts and hands from counted turns', () => {
     expect(leaves('anna')).toMatchObject({ count: 300 });
     expect(leaves('anna').value).toBeCloseTo(1.1, 1);
     expect(postThicker('instrument 8').count).toBe(1);
+  });
+
+  it('comes to what is likeliest: any other hand or post explains the counts worse, miscount and all', () => {
+    const [first, ...rest] = restring('a', 'anna', fromMillimetres(0.25), 1.08);
+    if (first === undefined) throw new Error('no count');
+    const evidence = [{ ...first, turns: first.turns + 1 }, ...rest, count('b', 'anna', metres(0), 1.05, 3, 0.5)];
+    /** Logarithm of the posterior: normal priors of 10 % and 0.3 mm, Student's density of four degrees about what the post takes up, as wide as turns are counted. */
+    const posterior = (leaves: number, posts: Readonly<Record<string, number>>) =>
+      evidence.reduce(
+        (sum, { instrumentId, turns, slack, stretch, ...noted }) => {
+          const thick = { ...noted, postDiameter: metres(noted.postDiameter + (posts[instrumentId] ?? 0)) };
+          const wound = takeUp(radians(2 * Math.PI * turns + windingCircle(thick).tangentAngle), thick);
+          const off = (wound - slack * leaves - stretch) / (COUNTING.turns.value * Math.PI * (noted.postDiameter + noted.stringDiameter));
+          return sum - 2.5 * Math.log(1 + off ** 2 / 4);
+        },
+        -(((leaves - 1) / 0.1) ** 2) / 2 - Object.values(posts).reduce((sum, post) => sum + (post / 0.0003) ** 2, 0) / 2,
+      );
+    const { leaves, postThicker, settled } = calibrate(evidence);
+    expect(settled).toBe(true);
+    const [hand, a, b] = [leaves('anna').value, postThicker('a').value, postThicker('b').value];
+    expect([leaves('anna').count, postThicker('a').count, postThicker('b').count]).toEqual([7, 6, 1]);
+    const best = posterior(hand, { a, b });
+    for (const way of [-1, 1]) {
+      expect(posterior(hand + way * 0.003, { a, b })).toBeLessThan(best);
+      expect(posterior(hand, { a: a + way * 0.00002, b })).toBeLessThan(best);
+      expect(posterior(hand, { a, b: b + way * 0.00002 })).toBeLessThan(best);
+    }
   });
 
   it('does not depend on the order of the evidence', () => {

@@ -59,6 +59,12 @@ describe('least squares between two sides', () => {
     );
   });
 
+  it('refuses an equation of an unknown that there is not: our bug', () => {
+    const one = { left: 0, right: 0, a: 1, b: 1, value: 1, weight: 1 };
+    expect(() => solveBipartite({ left: LEFT, right: RIGHT, equations: [{ ...one, left: 3 }] })).toThrow('left must be below 3');
+    expect(() => solveBipartite({ left: LEFT, right: RIGHT, equations: [{ ...one, right: 5 }] })).toThrow('right must be below 5');
+  });
+
   it('leaves the priors where there is no equation', () => {
     const { left, right } = solveBipartite({ left: LEFT, right: RIGHT, equations: [] });
     expect([left.values, left.spreads()]).toEqual([

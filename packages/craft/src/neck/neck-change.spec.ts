@@ -23,6 +23,7 @@ describe('relief of a neck that nobody measured', () => {
     const action = actionChange(reliefChange(newtons(100)));
     expect(toMillimetres(action.low)).toBeCloseTo(0.05 * 1.2, 9);
     expect(toMillimetres(action.high)).toBeCloseTo(0.3 * 2.5, 9);
+    expect(toMillimetres(action.likely)).toBeCloseTo(0.12 * 1.8, 9);
     const less = actionChange(reliefChange(newtons(-100)));
     expect(less.low).toBeCloseTo(-action.high, 12);
     expect(less.high).toBeCloseTo(-action.low, 12);
@@ -47,5 +48,25 @@ describe('relief of a neck that was measured', () => {
     const honest = giving(0.02, [60, -80, 90, -60, 120]);
     const turned = { pullChange: newtons(50), reliefChange: fromMillimetres(-0.4) };
     expect(Math.abs(likely([...honest, turned]) - likely(honest))).toBeLessThan(0.002);
+  });
+});
+
+describe('one reading against what is known of necks', () => {
+  const bandAfter = (reading: NeckReading) => {
+    const { low, likely: middle, high } = reliefChange(newtons(10), [reading]);
+    return { low: toMillimetres(low), likely: toMillimetres(middle), high: toMillimetres(high) };
+  };
+
+  it('leaves the band of typical necks where it says nothing', () => {
+    const band = bandAfter({ pullChange: newtons(0.001), reliefChange: fromMillimetres(0) });
+    expect(band.low / 0.005).toBeCloseTo(1, 1);
+    expect(band.likely / 0.012).toBeCloseTo(1, 1);
+    expect(band.high / 0.03).toBeCloseTo(1, 1);
+  });
+
+  it('is as wide as feeler gauges are unsure, where it says all: Student’s density of four degrees, eight tenths within 1.533 of 0.03 mm', () => {
+    // over 300 N the 0.03 mm of two readings are 0.001 mm for each 10 N
+    const { low, high } = bandAfter({ pullChange: newtons(300), reliefChange: fromMillimetres(0.012 * 30) });
+    expect((high - low) / (2 * 1.533 * 0.001)).toBeCloseTo(1, 1);
   });
 });

@@ -1,7 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fromDegrees, fromMillimetres, metres, newtons, toDegrees, toMillimetres } from '../units/index.js';
-import { breakAngle, downforce, exitHeightFor, rollerBreakAngle, slotFit, tangentPoint, turnsForAngle, type NutRun } from './index.js';
+import { fromDegrees, fromMillimetres, metres, newtons, radians, toDegrees, toMillimetres } from '../units/index.js';
+import { NUT } from '../constants/index.js';
+import {
+  breakAngle,
+  downforce,
+  exitHeightFor,
+  hardPluck,
+  rollerBreakAngle,
+  slotFit,
+  tangentPoint,
+  turnsForAngle,
+  type NutRun,
+} from './index.js';
 
 const mm = fromMillimetres;
 const wrapped = { postDiameter: mm(6), stringDiameter: mm(0.8) };
@@ -69,6 +80,18 @@ describe('the break over the nut', () => {
     expect(high.vertical).toBe(breakAngle(flat()).vertical);
   });
 
+  it('is inside the post where the nut is no farther than its winding circle', () => {
+    for (const along of [mm(2), mm(3.4)])
+      expect(() => tangentPoint(run({ along, sideways: mm(0) }))).toThrow('the nut lies inside the post');
+  });
+
+  it('touches no tree that only just stands in the way, and lifts where it runs level', () => {
+    const level = { windingRadius: metres(0), faceDrop: mm(8), exitHeight: mm(8) };
+    expect(breakAngle(flat(level))).toMatchObject({ vertical: 0, lifts: true });
+    const tree = { distance: mm(100), drop: mm(3) };
+    expect(breakAngle(flat({ ...level, faceDrop: mm(3), exitHeight: mm(0), tree })).treeTouched).toBe(false);
+  });
+
   it('says that a string lifts out of its slot when it leaves the post above it', () => {
     expect(breakAngle(flat({ exitHeight: mm(12) }))).toMatchObject({ lifts: true });
     expect(breakAngle(flat())).toMatchObject({ lifts: false });
@@ -109,6 +132,12 @@ describe('turns for a wanted angle', () => {
     });
   });
 
+  it('are none where the tree does just what is wanted', () => {
+    const tree = { distance: mm(52), drop: mm(4) };
+    const wanted = breakAngle(flat({ tree, exitHeight: mm(10) })).vertical;
+    expect(turnsForAngle(wanted, flat({ tree }), mm(10), 0.5, wrapped)).toEqual({ kind: 'turns', turns: 0.5 });
+  });
+
   it('are out of reach where even a full post leaves it shallow, with the best that can be had', () => {
     const answer = turnsForAngle(fromDegrees(9), flat(), mm(9), 0, wrapped);
     expect(answer.kind).toBe('out-of-reach');
@@ -132,6 +161,17 @@ describe('a roller', () => {
     expect(at(5).vertical).toBeCloseTo(0, 9);
     expect(at(5).lifts || at(5).vertical < 1e-9).toBe(true);
     expect(at(12).vertical).toBeGreaterThan(at(9).vertical);
+    expect(at(12).lifts).toBe(false);
+    expect(at(-5).lifts).toBe(true);
+  });
+
+  it('lies where the leaning head puts it: sine 0.6, 80 − 6 mm on and 60 + 5 + 8 mm down, less what the winding takes', () => {
+    const leaning = { headstockAngle: radians(Math.asin(0.6)), faceDrop: mm(5), along: mm(100), sideways: mm(20), axisHeight: mm(-10) };
+    const { vertical, lateral } = rollerBreakAngle({ ...leaning, windingRadius: mm(5) });
+    expect(vertical).toBeCloseTo(Math.atan2(73, 74) - Math.asin(5 / Math.hypot(73, 74)), 9);
+    expect(lateral).toBeCloseTo(Math.atan2(20, 74), 9);
+    const level = { headstockAngle: radians(0), faceDrop: mm(0), along: mm(40), sideways: mm(0), axisHeight: mm(0) };
+    expect(rollerBreakAngle({ ...level, windingRadius: metres(0) })).toMatchObject({ vertical: 0, lifts: true });
   });
 });
 
@@ -145,6 +185,16 @@ describe('slots and force', () => {
     const loose = slotFit(mm(0.5), mm(0.3));
     expect(loose.kind).toBe('loose');
     expect(toMillimetres(loose.missing)).toBeCloseTo(0.08, 9);
+  });
+
+  it.each([
+    { family: 'bass', aside: NUT.pluckAsideBass, fromBridge: NUT.pluckFromBridgeBass },
+    { family: 'electric', aside: NUT.pluckAside, fromBridge: NUT.pluckFromBridge },
+  ] as const)('comes back to the nut of the $family with the slope of the piece at its bridge', ({ family, aside, fromBridge }) => {
+    const hard = hardPluck(family);
+    expect(toMillimetres(hard.aside)).toBeCloseTo(aside.value, 9);
+    expect(toMillimetres(hard.fromBridge)).toBeCloseTo(fromBridge.value, 9);
+    expect(Math.tan(hard.slope) * fromBridge.value).toBeCloseTo(aside.value, 9);
   });
 
   it('presses with half the pull at 30°', () => {

@@ -9,6 +9,7 @@ import {
   takeUp,
   turnsForSlack,
   windingCircle,
+  wrapsForSlack,
   type PostAndString,
   type Stretch,
 } from './index.js';
@@ -79,7 +80,11 @@ describe('what a post takes up', () => {
 
   it('refuses a negative length and a nut inside the post: our bugs', () => {
     expect(() => rotationFor(metres(-1e-6), post)).toThrow(RangeError);
-    expect(() => windingCircle({ ...post, nutToPost: mm(3) })).toThrow(RangeError);
+    expect(() => rotationFor(metres(-1e-6), post)).toThrow('a post cannot take up -0.000001 m');
+    for (const nutToPost of [mm(3), mm(4)])
+      expect(() => windingCircle({ postDiameter: mm(6), stringDiameter: mm(2), nutToPost })).toThrow('the nut lies inside the post');
+    expect(() => windingCircle({ ...post, postDiameter: mm(-6) })).toThrow('postDiameter');
+    expect(rotationFor(metres(0), post)).toBeCloseTo(0, 6);
   });
 });
 
@@ -87,6 +92,7 @@ describe('slack', () => {
   it('is 46.8 mm for two and a half turns of .010 on a 6 mm post, by hand', () => {
     // ρ = 3.127; helix 2.5 · √((2π · 3.127)² + 0.254²) = 49.124; √(60² − 3.127²) − (60 − 3.127) = 3.045; stretch 770 · ln 1.007 = 5.371
     expect(toMillimetres(slackOf(2.5, post, steel).slack)).toBeCloseTo(49.124 + 3.045 - 5.371, 2);
+    expect(slackOf(2.5, post, steel).rotationTurns).toBeCloseTo(2.5 + Math.acos(3.127 / 60) / (2 * Math.PI), 9);
   });
 
   it('goes from turns to slack and back to 1e-9', () => {
@@ -132,10 +138,20 @@ describe('slack', () => {
     expect(thick.value.turns).toBeLessThan(0);
   });
 
+  it('is wrapped by hand as many times as nothing stretches, and never less than none', () => {
+    expect(wrapsForSlack(slackOf(2.5, post, { ...steel, strain: 0 }).slack, post)).toBeCloseTo(2.5, 9);
+    expect(wrapsForSlack(mm(1), post)).toBe(0);
+    expect(wrapsForSlack(mm(-1), post)).toBe(0);
+  });
+
   it('says by how much a string is too short to reach', () => {
     const outcome = turnsForSlack(mm(-20), post, steel);
     expect(outcome.ok).toBe(false);
     if (!outcome.ok) expect(toMillimetres(outcome.problem.missing)).toBeCloseTo(20 - 770 * Math.log(1.007), 6);
-    expect(slackForTurns(-0.3, post, steel)).toMatchObject({ ok: false });
+    expect(outcome).toMatchObject({ problem: { kind: 'less-than-straight' } });
+    // half a turn less than lying on it: 3.14159 − acos(3.127/60) = 1.62294 short of the straight string, as 0.2583 of a post of 6 mm
+    const short = slackForTurns(-0.5, post, steel);
+    expect(short).toMatchObject({ ok: false, problem: { kind: 'less-than-straight' } });
+    if (!short.ok) expect(toMillimetres(short.problem.missing)).toBeCloseTo((6 * 1.62294) / (2 * Math.PI), 4);
   });
 });

@@ -1,20 +1,22 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ARCHETYPES, instrumentOf } from '../archetypes/index.js';
-import { ANCHORS, type Instrument } from '../instrument/index.js';
-import { toMillimetres } from '../units/index.js';
+import { ANCHORS, HEADSTOCK_LAYOUTS, type Instrument, type StringPlace, type Tree } from '../instrument/index.js';
+import { fromMillimetres, metres, toMillimetres } from '../units/index.js';
 import { courseSizes, headOf, pegsOnHead, withAnchor, withCourses, withHead, withPostStyle } from './index.js';
 
-const [inLine, parlour, banjo, mandolin, classical] = [
+const [inLine, parlour, banjo, mandolin, classical, ukulele] = [
   'electric-in-line',
   'acoustic-parlour',
   'banjo-five-string',
   'mandolin',
   'classical',
-].map(instrumentOf) as [Instrument, Instrument, Instrument, Instrument, Instrument];
+  'ukulele-concert',
+].map(instrumentOf) as [Instrument, Instrument, Instrument, Instrument, Instrument, Instrument];
 const notes = ({ strings }: Instrument) => strings.map(({ note }) => note).join(' ');
 const sides = ({ strings }: Instrument) => strings.map(({ post }) => (post.side === 'treble' ? 't' : 'b')).join('');
 const mm = (lengths: readonly number[]) => lengths.map((each) => Number(toMillimetres(each as never).toFixed(2)));
+const alongs = ({ strings }: Instrument) => mm(strings.map(({ post }) => post.along));
 const kind = fc.constantFrom(...ARCHETYPES.map(({ id }) => id)).map(instrumentOf);
 
 describe('a head', () => {
@@ -51,7 +53,117 @@ describe('a head', () => {
         for (const [index, { post }] of again.strings.entries()) expect(post.style).toBe(instrument.strings[index]?.post.style);
       }),
     );
-    expect(() => withHead(parlour, { layout: 'split', treble: 7 })).toThrow('treble must be between 0 and 6');
+    for (const treble of [-1, 7])
+      expect(() => withHead(parlour, { layout: 'split', treble })).toThrow(`treble must be between 0 and 6, was ${treble}`);
+  });
+
+  it('in line turns to the other side at the distances that it has, from the nut out', () => {
+    const turned = withHead(inLine, { layout: 'in-line', treble: 6 });
+    expect(alongs(turned)).toEqual([...alongs(inLine)].reverse());
+  });
+
+  it('that splits and lets its strings run straight goes on doing so', () => {
+    const straight: Instrument = {
+      ...parlour,
+      strings: parlour.strings.map((place) => {
+        const aside = (place.post.side === 'bass' ? 1 : -1) * (place.post.diameter / 2);
+        return { ...place, post: { ...place.post, sideways: metres(place.slotSideways + aside) } };
+      }),
+    };
+    const two = withHead(straight, { layout: 'split', treble: 2 });
+    for (const { post, slotSideways } of two.strings)
+      expect(post.sideways - slotSideways).toBeCloseTo(((post.side === 'bass' ? 1 : -1) * post.diameter) / 2, 9);
+    // one of them that does not is enough
+    const [first, ...rest] = straight.strings as [StringPlace, ...StringPlace[]];
+    const bent = { ...straight, strings: [{ ...first, post: { ...first.post, sideways: fromMillimetres(-60) } }, ...rest] };
+    expect(mm(withHead(bent, { layout: 'split', treble: 2 }).strings.map(({ post }) => post.sideways))[0]).toBe(-60);
+  });
+
+  it('of one post has it 40 mm from the nut, as far aside as it was', () => {
+    const one = withCourses(parlour, [1]);
+    const again = withHead(one, { layout: 'split', treble: 1 });
+    expect(alongs(again)).toEqual([40]);
+    expect(Math.abs(again.strings[0]?.post.sideways ?? 0)).toBeCloseTo(Math.abs(one.strings[0]?.post.sideways ?? 1), 9);
+  });
+
+  it('leaves a peg in the side of the neck out of its count and where it is', () => {
+    expect([pegsOnHead(banjo), headOf(banjo).treble]).toEqual([4, 2]);
+    const other = withHead(banjo, { layout: 'split', treble: 3 });
+    expect(other.strings[4]).toEqual(banjo.strings[4]);
+    expect(sides(other).slice(0, 4)).toBe('tttb');
+  });
+
+  it.each(HEADSTOCK_LAYOUTS)('lends %s from its own family where that has one', (layout) => {
+    for (const instrument of [classical, mandolin, inLine]) {
+      if (instrument.headstock.layout === layout) continue;
+      const { angle, faceDrop } = withHead(instrument, { layout, treble: 2 }).headstock;
+      const all = ARCHETYPES.map(({ id }) => instrumentOf(id)).filter(({ headstock }) => headstock.layout === layout);
+      const own = all.filter(({ family }) => family === instrument.family);
+      expect((own.length > 0 ? own : all).map(({ headstock }) => [headstock.angle, headstock.faceDrop])).toContainEqual([angle, faceDrop]);
+    }
+  });
+});
+
+describe('trees', () => {
+  const tree = (along: number, ...strings: number[]): Tree => ({ ...(inLine.trees[0] as Tree), along: fromMillimetres(along), strings });
+  const kept = (instrument: Instrument, ...trees: Tree[]) => withHead({ ...instrument, trees }, headOf(instrument)).trees;
+
+  it('stay where nothing changes, and go with another layout', () => {
+    expect(withHead(inLine, headOf(inLine)).trees).toEqual(inLine.trees);
+    expect(inLine.trees.length).toBeGreaterThan(0);
+    expect(withHead(inLine, { layout: 'slotted', treble: 3 }).trees).toEqual([]);
+  });
+
+  it('press what is still wound beyond them, and are gone where that is nothing', () => {
+    // in line from the bass side: the post of string 6 is the nearest, that of string 1 the farthest
+    const [first = 0, , , fourth = 0] = alongs(inLine);
+    expect(kept(inLine, tree(fourth - 1, 0, 3, 5))).toEqual([tree(fourth - 1, 0, 3)]);
+    expect(kept(inLine, tree(first, 0), tree(10, 1, 7))).toEqual([tree(10, 1)]);
+  });
+
+  it('press a string whose peg is in the side of the neck wherever they stand', () => {
+    const [far = 0] = alongs(banjo).sort((a, b) => b - a);
+    expect(kept(banjo, tree(far + 1, 3, 4))).toEqual([tree(far + 1, 4)]);
+  });
+});
+
+describe('courses that are asked for', () => {
+  const ones = (count: number) => Array(count).fill(1) as number[];
+  const slots = (of: Instrument) => mm(of.strings.map(({ slotSideways }) => slotSideways));
+
+  it('lie a fourth under a lone one, and under strings that do not go down', () => {
+    expect(notes(withCourses(withCourses(parlour, [1]), [1, 1]))).toBe('E4 B3');
+    // G4 over C4: a fourth under G4 is D4
+    expect(notes(withCourses(ukulele, ones(5)))).toBe(`${notes(ukulele)} D4`);
+  });
+
+  it('have a wider slot the lower they are, and are wound on the head beside a peg in the neck', () => {
+    const [last, more] = withCourses(inLine, ones(7)).strings.slice(5);
+    expect((more?.slotWidth ?? 0) / (last?.slotWidth ?? 1)).toBeCloseTo((4 / 3) ** 0.9, 2); // a fourth lower, a little less than in proportion
+    const six = withCourses(banjo, ones(6));
+    expect([six.strings[5]?.post.pipAlong, six.strings[5]?.post.style]).toEqual([null, banjo.strings[3]?.post.style]);
+    expect(six.strings[4]?.post.pipAlong).toBe(banjo.strings[4]?.post.pipAlong);
+  });
+
+  it('are spaced evenly over the width that there was, a lone one in the middle, a single where the middle of its pair would be', () => {
+    const [low = 0, high = 0] = [Math.min(...slots(parlour)), Math.max(...slots(parlour))];
+    const width = high - low;
+    expect(slots(withCourses(parlour, [1]))).toEqual([0]);
+    expect(slots(withCourses(parlour, ones(3)))).toEqual([-width / 2, 0, width / 2].map((each) => expect.closeTo(each, 1)));
+    const out = width / 2 - 1.1;
+    expect(slots(withCourses(parlour, [1, 2, 1]))).toEqual([-out, -1.1, 1.1, out].map((each) => expect.closeTo(each, 1)));
+    expect(slots(withCourses(parlour, [2, 1, 1]))).toEqual([-width / 2, -width / 2 + 2.2, 0, out].map((each) => expect.closeTo(each, 1)));
+  });
+
+  it('share the sides of the head as they did, the odd one to the bass side', () => {
+    expect(sides(withCourses(parlour, ones(5)))).toBe('ttbbb');
+    expect(sides(withCourses(withHead(inLine, { layout: 'in-line', treble: 6 }), ones(7)))).toBe('ttttttt');
+  });
+
+  it('are eighteen strings at most, and one course at least', () => {
+    expect(withCourses(parlour, Array(9).fill(2) as number[]).strings).toHaveLength(18);
+    expect(() => withCourses(parlour, [])).toThrow('one string or two');
+    expect(() => withCourses(parlour, [1, 3])).toThrow('were 1, 3');
   });
 });
 
@@ -107,6 +219,29 @@ describe('parts', () => {
       expect([bridge.anchor, bridge.tieHoles, bridge.cover, bridge.vibrato]).toEqual([anchor, 'single', false, false]);
       expect(bridge.behindSaddle).toBeGreaterThan(0);
     }
+  });
+
+  it('an anchor lends from its own family where that has one, and leaves what no kind has', () => {
+    for (const anchor of ANCHORS) {
+      const all = ARCHETYPES.map(({ id }) => instrumentOf(id)).filter(({ bridge }) => bridge.anchor === anchor);
+      const own = all.filter(({ family }) => family === 'classical');
+      const lent = own.length > 0 ? own : all.length > 0 ? all : [classical];
+      expect(lent.map(({ bridge }) => bridge.behindSaddle)).toContain(withAnchor(classical, anchor).bridge.behindSaddle);
+    }
+  });
+
+  it('a peg in the side of the neck stays one where all others change, comes where it is asked for, and goes where it is changed', () => {
+    const changed = withPostStyle(banjo, 'slotted', null);
+    expect(changed.strings.map(({ post }) => post.style)).toEqual([...Array<string>(4).fill('slotted'), banjo.strings[4]?.post.style]);
+    const pip = banjo.strings[4]?.post.pipAlong ?? null;
+    expect(pip).not.toBeNull();
+    expect(withPostStyle(parlour, 'side-peg', 2).strings.map(({ post }) => post.pipAlong)).toEqual([null, null, pip, null, null, null]);
+    const moved = {
+      ...banjo,
+      strings: banjo.strings.map((place) => ({ ...place, post: { ...place.post, pipAlong: fromMillimetres(99) } })),
+    };
+    expect(withPostStyle(moved, 'side-peg', 4).strings[4]?.post.pipAlong).toBe(fromMillimetres(99));
+    expect(withPostStyle(banjo, 'through', 4).strings[4]?.post.pipAlong).toBeNull();
   });
 
   it('a post of another style is as thick and as deep as such posts are, and stands where it stood', () => {

@@ -1,4 +1,5 @@
 import { expect, it } from 'vitest';
+import { SADDLE_SIDES } from '../constants/index.js';
 import { ANCHORS } from '../instrument/index.js';
 import { fromMillimetres, newtons, radians, toDegrees } from '../units/index.js';
 import { saddleBreak } from './index.js';
@@ -26,4 +27,18 @@ it('has its band in order at every bridge that has such a break, also where the 
     expect(likely).toBeLessThan(high);
   }
   expect(over('double-locking')).toBeNull();
+});
+
+it('spans all that the bridge may be, however high its saddle was measured: no corner of the ranges lies outside', () => {
+  for (const anchor of Object.keys(SADDLE_SIDES) as (keyof typeof SADDLE_SIDES)[])
+    for (const measured of [undefined, 2, 5, 9, 14]) {
+      const { exitHeight, behind, saddleHeight } = SADDLE_SIDES[anchor];
+      const tops = measured === undefined ? [saddleHeight.low, saddleHeight.high] : [measured];
+      const corners = tops.flatMap((top) =>
+        [exitHeight.low, exitHeight.high].flatMap((exit) => [behind.low, behind.high].map((along) => Math.atan2(top - exit, along))),
+      );
+      const found = over(anchor, measured);
+      expect(found?.low, `${anchor} ${measured}`).toBeCloseTo(Math.min(...corners), 9);
+      expect(found?.high, `${anchor} ${measured}`).toBeCloseTo(Math.max(...corners), 9);
+    }
 });

@@ -26,12 +26,13 @@ export function saddleBreak(anchor: AnchorKind, pull: Newtons, measured: Metres 
   const { exitHeight, behind } = side;
   const typical = side.saddleHeight;
   const top = measured === null ? typical : { low: toMillimetres(measured), value: toMillimetres(measured), high: toMillimetres(measured) };
-  const angle = (height: number, exit: number, along: number) => radians(Math.atan2(height - exit, along));
-  const likely = angle(top.value, exitHeight.value, behind.value);
+  // what lies below where the string goes on climbs to it, the steeper the nearer that is
+  const angle = (drop: number, falling: number, climbing: number) => radians(Math.atan2(drop, drop < 0 ? climbing : falling));
+  const likely = angle(top.value - exitHeight.value, behind.value, behind.value);
   return {
-    low: angle(top.low, exitHeight.high, top.low < exitHeight.high ? behind.low : behind.high),
+    low: angle(top.low - exitHeight.high, behind.high, behind.low),
     likely,
-    high: angle(top.high, exitHeight.low, behind.low),
+    high: angle(top.high - exitHeight.low, behind.low, behind.high),
     downforce: downforce(pull, likely),
     lowBelow: fromDegrees(LOW_OVER_SADDLE.value),
   };

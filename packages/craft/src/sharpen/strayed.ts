@@ -3,10 +3,9 @@ import type { Instrument, Measure, Post, StringPlace } from '../instrument/index
 import { fromDegrees, fromMillimetres, metres, radians } from '../units/index.js';
 
 /** Whether an instrument has it at all: a clamp has no buttons, a head without trees none that press. */
-export function hasMeasure({ strings, trees, headstock }: Instrument, measure: Measure): boolean {
+export function hasMeasure({ trees, headstock }: Instrument, measure: Measure): boolean {
   if (measure === 'trees') return trees.length > 0;
-  if (headstock.layout !== 'headless') return true;
-  return measure !== 'gear' && measure !== 'thickness' && measure !== 'angle' && strings.length > 0;
+  return headstock.layout !== 'headless' || (measure !== 'gear' && measure !== 'thickness' && measure !== 'angle');
 }
 
 /** The instrument with one of its measures off from what it is taken for by as much as it may be, `way` 1 above or −1 below. */

@@ -18,6 +18,20 @@ describe('bisect', () => {
     expect(bisect(() => Number.NaN, -1, 1, 1e-9)).toEqual({ kind: 'not-bracketed' });
   });
 
+  it('goes on to neighbouring numbers where no tolerance is given, from either side', () => {
+    for (const root of [0.1, 1 / 3, Math.SQRT1_2, 1e-300]) {
+      const at = { above: bisect((x) => (x < root ? -1 : 1), -1, 1, 0), below: bisect((x) => (x <= root ? -1 : 1), -1, 1, 0) };
+      for (const found of Object.values(at))
+        expect(found.kind === 'root' && Math.abs(found.x - root)).toBeLessThanOrEqual(Number.EPSILON * root);
+    }
+  });
+
+  it('asks no more than the tolerance wants: ten halvings of one to a thousandth', () => {
+    let asked = 0;
+    bisect((x) => (asked++, x - 0.3), 0, 1, 1 / 1024);
+    expect(asked).toBe(2 + 10);
+  });
+
   it('takes a root at either end', () => {
     expect(bisect((x) => x, 0, 1, 1e-9)).toEqual({ kind: 'root', x: 0 });
     expect(bisect((x) => x - 1, 0, 1, 1e-9)).toEqual({ kind: 'root', x: 1 });

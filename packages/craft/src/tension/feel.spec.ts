@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { stringProperties } from '../strings/index.js';
-import { cents, frequencyOf, fromInches, kilogramsPerMetre, metres } from '../units/index.js';
+import { cents, frequencyOf, fromInches, hertz, kilogramsPerMetre, metres } from '../units/index.js';
 import { bendFor, SEMITONE, tensionFor, type Bendable } from './index.js';
 
 const plain = (thousandths: number) => {
@@ -30,6 +30,17 @@ describe('the feel of a bend', () => {
     expect(travel * 1000).toBeLessThan(15);
     // two halves of 81 N leaning 14/324 each
     expect(force).toBeCloseTo((2 * 81.4 * travel) / Math.hypot(0.324, travel), 0);
+  });
+
+  it('goes a centimetre aside for 127.4 cents on a string of round numbers, all that matters counted', () => {
+    // 0.4 g/m, 600 mm at 250 Hz: 36 N, strained by 0.004 of EA = 9 kN. 10 mm aside make each half 0.16662 mm longer, 0.00047796 of the 697.21 mm that lie slack;
+    // EA of quick changes 12 kN: 41.7355 N. ½ log₂(1.159321 · 1.00447796/1.004 · (300/300.16662)²) of an octave
+    const string = { linearDensity: kilogramsPerMetre(0.0004), stiffness: 9000, stiffnessAtPitch: 12_000, thins: false };
+    const round: Bendable = { string, speakingLength: metres(0.6), path: metres(0.7), pitch: hertz(250) };
+    const { travel, force } = bend(round, cents(127.42));
+    expect(travel * 1000).toBeCloseTo(10, 2);
+    expect(force).toBeCloseTo((2 * 41.7355 * 10) / 300.16662, 2);
+    expect(() => bendFor(SEMITONE, { ...round, path: metres(0) })).toThrow('path');
   });
 
   it('goes as far on a plain string of any gauge at less pull: the stretch per semitone is T/EA', () => {

@@ -127,6 +127,8 @@ describe('cents for what is drawn past the nut', () => {
     const after = (1 + strain) * (1 + drawn / path) - 1;
     const rises = 1200 * Math.log2(pitchAt(after) / pitchAt(strain));
     expect(centsPerMetre(strain, metres(path)) * drawn).toBeCloseTo(rises, 0);
+    // 865.617 (1/0.1 + 1/1.1) 1.1 / 0.65 where a string stretches by a tenth
+    expect(centsPerMetre(0.1, metres(0.65))).toBeCloseTo(15_980.6, 0);
     expect(centsPerMetre(strain, metres(path))).toBeCloseTo((865.617 * (200 + 1 / 1.005) * 1.005) / 0.77, -2);
   });
 });

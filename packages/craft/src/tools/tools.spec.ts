@@ -8,7 +8,7 @@ it('asks for a size of keys and blocks alone, and starts from the usual one: a b
     ['hex-keys', 3],
     ['small-hex', 2.5],
   ]);
-  expect(toolSize('block', 'double-locking')).toMatchObject({ typical: 12, choices: [] });
+  expect(toolSize('block', 'double-locking')).toMatchObject({ typical: 12, choices: [], says: expect.stringContaining('gap') as string });
   for (const key of ['hex-keys', 'small-hex'] as const)
     expect(toolSize(key, 'headless')?.choices).toContain(toolSize(key, 'headless')?.typical);
 });

@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   fromDegrees,
+  fromGigapascals,
   fromInches,
+  fromMegapascals,
   fromMillimetres,
   metres,
   newtons,
@@ -19,6 +21,8 @@ describe('units', () => {
     expect(toPoundsForce(newtons(4.4482216152605))).toBeCloseTo(1, 12);
     expect(toKilogramsForce(newtons(9.80665))).toBeCloseTo(1, 12);
     expect(fromDegrees(180)).toBeCloseTo(Math.PI, 12);
+    expect(fromGigapascals(2)).toBe(2_000_000_000);
+    expect(fromMegapascals(2)).toBe(2_000_000);
   });
 
   it('comes back to where it was', () => {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { dueOf, livesOf, wearOf, type Fitting } from './index.js';
+import { WEAR } from '../constants/index.js';
+import { dueOf, livesOf, playedUntilWorn, wearOf, type Fitting, type Wear } from './index.js';
 
 const DAY = 86_400_000;
 const day = (nth: number) => Date.UTC(2025, 0, 1) + nth * DAY;
@@ -30,6 +31,42 @@ describe('how long a string lasts before its instrument was known', () => {
     expect(due('bass', 7)).toBeGreaterThan(1.8 * due('acoustic', 7));
     expect(due('acoustic', 1)).toBeGreaterThan(2 * due('acoustic', 7));
     expect(due('acoustic', 0.001)).toBeLessThan(1.1 * 540);
+  });
+
+  it.each([
+    ['plain', 'bass', WEAR.plainSteel],
+    ['plain', 'electric', WEAR.plainSteel],
+    ['nylon', 'classical', WEAR.polymer],
+    ['gut', 'bass', WEAR.polymer],
+    ['wound', 'bass', WEAR.woundBass],
+    ['wound', 'classical', WEAR.woundPolymer],
+    ['wound', 'ukulele', WEAR.woundPolymer],
+    ['wound', 'mandolin', WEAR.woundSteel],
+  ] as const)('is that of its kind: %s on a %s', (construction, family, lasts) => {
+    expect(playedUntilWorn(family, construction)).toBe(lasts);
+  });
+
+  it('is as unsure as its hours, its play and its standing are, each by its share, and as one set is from another', () => {
+    // six sevenths of the wear are play where it is played an hour a day: 1/90 against 1/540
+    const spreadOf = (low: number, high: number) => Math.log(high / low) / (2 * 1.2816);
+    const prior = Math.hypot((6 / 7) * spreadOf(40, 220), (6 / 7) * 0.15, spreadOf(270, 1100) / 7);
+    const { due, lastsHours } = wearOf({ ...wound, lives: lives(0), hours: asked(7), now: day(0) }) as Wear;
+    expect(Math.log(days(due.high) / days(due.low)) / (2 * 1.2816 * Math.hypot(prior, 0.25))).toBeCloseTo(1, 1);
+    for (const end of ['low', 'likely', 'high'] as const) expect(lastsHours[end]).toBeCloseTo(days(due[end]), 6);
+    const half = wearOf({ ...wound, lives: lives(0), hours: asked(14), now: day(0) }) as Wear;
+    for (const end of ['low', 'likely', 'high'] as const) expect(half.lastsHours[end]).toBeCloseTo(2 * days(half.due[end]), 6);
+  });
+
+  it('was played as much as the player said, less surely each year, and least where nobody asked', () => {
+    const played = (hours: ReturnType<typeof asked> | null) =>
+      (wearOf({ ...wound, lives: lives(0), hours, now: day(70) }) as Wear).playedHours;
+    const spread = ({ low, likely, high }: Wear['playedHours']) =>
+      [Math.log(likely / low), Math.log(high / likely)].map((each) => each / 1.2816);
+    expect(played(asked(14, 70)).likely).toBeCloseTo(140, 9);
+    for (const side of spread(played(asked(7, 70)))) expect(side).toBeCloseTo(0.15, 9);
+    for (const side of spread(played(asked(7, 70 - 365.25)))) expect(side).toBeCloseTo(Math.hypot(0.15, (0.35 * 6) / 7), 9);
+    for (const side of spread(played(asked(7, 70 - 4 * 365.25)))) expect(side).toBeCloseTo(Math.hypot(0.15, (2 * 0.35 * 6) / 7), 9);
+    for (const side of spread(played(null))) expect(side).toBeCloseTo(Math.log(12 / 1.5) / (2 * 1.2816), 9);
   });
 
   it('is told in a wider band where nobody asked the player', () => {
@@ -82,6 +119,19 @@ describe('what an instrument teaches', () => {
     expect(wear?.due.likely ?? NaN).toBeGreaterThanOrEqual(fresh?.due.likely ?? NaN);
     expect(wear?.due.likely ?? NaN).toBeLessThan((fresh?.due.likely ?? NaN) + 5 * DAY);
     expect(wear?.learnedFrom).toBe(0);
+    // one that broke after a year of what is worn after 77 days says that they last here
+    const held = [
+      { from: day(0), to: day(365), ended: 'early' as const },
+      { from: day(365), to: null, ended: null },
+    ];
+    const after = wearOf({ ...wound, lives: held, hours: asked(7, 365), now: day(365) });
+    expect(days(after?.due.likely ?? NaN) - 365).toBeGreaterThan(2 * 77);
+  });
+
+  it('is nothing from a string that was off as soon as it was on', () => {
+    const none = [{ from: day(0), to: day(0), ended: 'with-its-set' as const }, ...lives(0)];
+    const at = (of: typeof none | ReturnType<typeof lives>) => wearOf({ ...wound, lives: of, hours: asked(5), now: day(0) })?.due;
+    expect(at(none)).toEqual(at(lives(0)));
   });
 });
 
@@ -135,6 +185,7 @@ describe('an instrument', () => {
       strings: [{ ...strings[0], fittedAt: on(0) } as never, strings[1] as never],
     };
     const due = dueOf({ family: 'acoustic', setups: [replaced, first], hours: asked(5, 60) }, day(61));
+    expect(dueOf({ family: 'acoustic', setups: [first, replaced], hours: asked(5, 60) }, day(61))).toEqual(due);
     expect(due?.string).toBe(1);
     expect(due?.wear.get(2)?.ageDays).toBe(1);
     expect(dueOf({ family: 'acoustic', setups: [], hours: null }, day(0))).toBeNull();

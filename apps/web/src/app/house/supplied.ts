@@ -5,7 +5,7 @@ import { fromMillimetres } from '@gold-peg/craft/units';
 import { houseTime } from '../server/house-zone';
 import { linesToOrder } from '../shelf/to-order';
 
-const WHEN = houseTime({ weekday: 'short', hour: '2-digit', minute: '2-digit' });
+const WHEN = houseTime({ weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 const pieces = (lines: readonly { amount: number }[]): number => lines.reduce((sum, { amount }) => sum + amount, 0);
 
 /** Whom the house orders from: what is on its way and when the next of it is due, and what runs low with nothing coming for it. */

@@ -11,13 +11,14 @@ describe('the log, by passport and day', () => {
   const zone = Settings.defaultZone;
 
   const csv = () => getComputedStyle(page.element.querySelector('a[download$=csv]') ?? page.element).visibility;
+  const readsOn = () => page.element.textContent.includes('earlier ones');
 
   beforeEach(async () => {
     Settings.defaultZone = 'Pacific/Auckland'; // 13 h before the clock of Greenwich in November
     vi.stubGlobal('fetch', (address: string) => {
       const { pathname, searchParams } = new URL(address, location.href);
       if (pathname === '/api/log') asked.push(Object.fromEntries(searchParams));
-      const body = pathname === '/api/log' ? { lines: [], next: null } : [];
+      const body = pathname === '/api/log' ? { lines: [], next: 40 } : [];
       return Promise.resolve(new Response(JSON.stringify(body), { status: 200, headers: { 'content-type': 'application/json' } }));
     });
     TestBed.configureTestingModule({ providers: [provideRouter([{ path: '**', children: [] }])] });
@@ -41,14 +42,16 @@ describe('the log, by passport and day', () => {
     { field: 'Passport', typed: '12a', says: 'Passport must be the number of a passport: a whole number from 1.', right: '121' },
     { field: 'Passport', typed: '0', says: 'Passport must be the number of a passport: a whole number from 1.', right: '121' },
     { field: 'from', typed: 'yesterday', says: 'The day from which it is read must be such as 28/11/2026.', right: '28/11/2026' },
-  ])('asks for nothing where $field is $typed, says why and offers no file, and asks once it is right', async (each) => {
+  ])('asks for nothing where $field is $typed, says why, offers no file and reads no further, and asks once it is right', async (each) => {
     await page.type(each.field, each.typed);
     expect(page.alert()).toContain(each.says);
     expect(csv()).toBe('hidden');
+    expect(readsOn()).toBe(false);
     await page.type(each.field, each.right);
     await page.until(() => expect(asked).toHaveLength(1));
     expect(page.alert()).toBe('');
     expect(csv()).toBe('visible');
+    expect(readsOn()).toBe(true);
     expect(asked[0]).toMatchObject(each.field === 'from' ? { from: '2026-11-27T11:00:00.000Z' } : { passport: '121' });
   });
 
