@@ -4,7 +4,21 @@ import { stretchingPath } from '../instrument/index.js';
 import { stringProperties } from '../strings/index.js';
 import { tensionFor } from '../tension/index.js';
 import { frequencyOf, fromInches, fromMillimetres, hertz, parseNote, toMillimetres } from '../units/index.js';
-import { fanned, nameTuning, rescale, retune, retuneSeats, strungKind, strungOf, tunedAs, TUNINGS, tuningsFor, withCapo } from './index.js';
+import {
+  fanned,
+  nameStrung,
+  nameTuning,
+  rescale,
+  retune,
+  retuneAsLogged,
+  retuneSeats,
+  strungKind,
+  strungOf,
+  tunedAs,
+  TUNINGS,
+  tuningsFor,
+  withCapo,
+} from './index.js';
 
 describe('tunings', () => {
   it('are some fifty, each with its own id and name, every note a note', () => {
@@ -26,6 +40,12 @@ describe('tunings', () => {
     expect(nameTuning(['E5', 'E5', 'A4', 'A4', 'D4', 'D4', 'G3', 'G3'], [1, 1, 2, 2, 3, 3, 4, 4])).toBe('G D A E');
   });
 
+  it('name a course by its lower string, whichever comes first, and none twice as high for being the same', () => {
+    expect(nameTuning(['E4', 'E4', 'G4', 'D3'], [1, 1, 2, 2])).toBe('D E');
+    expect(nameTuning(['E4', 'E4', 'D3', 'G4'], [1, 1, 2, 2])).toBe('D E');
+    expect(nameTuning(['E4', 'E4'])).toBe('E E');
+  });
+
   it('put the octave of a twelve-string beside its string: string 5 is G3, string 6 an octave above', () => {
     const [standard] = tuningsFor('acoustic', 12);
     expect(standard?.name).toBe('E A D G B E, octave courses');
@@ -42,7 +62,30 @@ describe('an instrument in another tuning', () => {
     expect(lower.strings.map(({ note }) => note)).toEqual(['D4', 'A3', 'G3', 'D3', 'A2', 'D2']);
     expect(strungOf(lower).seats[0]?.pitch).toBeCloseTo(432 * 2 ** (-7 / 12), 9);
     expect(retune(lower, tunedAs(instrument))).toEqual(instrument);
-    expect(() => retune(instrument, { notes: notes.slice(1), a4: hertz(440) })).toThrow(RangeError);
+    expect(() => retune(instrument, { notes: notes.slice(1), a4: hertz(440) })).toThrow('5 notes for 6 strings');
+  });
+
+  it('is the one that the log says, where it says one', () => {
+    const said = notes.map(({ note }, index) => ({ note, frequencyHz: index === 5 ? 72 : null }));
+    const tuned = retuneAsLogged(instrument, { a4Hz: 432, notes: said });
+    expect(tuned.a4).toBe(432);
+    expect(tuned.strings.map(({ frequency }) => frequency)).toEqual([null, null, null, null, null, 72]);
+    expect(nameStrung(strungOf(tuned))).toBe('D A D G A D');
+    expect(retuneAsLogged(instrument, undefined)).toBe(instrument);
+  });
+
+  it('takes the width of a slot that was measured for its own, and the others for typical', () => {
+    const seats = strungOf(instrument, [null, fromMillimetres(0.7)]).seats.slice(0, 3);
+    expect(seats.map(({ slotMeasured }) => slotMeasured)).toEqual([false, true, false]);
+    expect(seats.map(({ slotWidth }) => slotWidth)).toEqual([
+      instrument.strings[0]?.slotWidth,
+      fromMillimetres(0.7),
+      instrument.strings[2]?.slotWidth,
+    ]);
+  });
+
+  it('has a note for each of its strings', () => {
+    expect(() => retuneSeats(strungOf(instrument), { notes: notes.slice(0, 5), a4: hertz(440) })).toThrow('no note for string 6');
   });
 
   it('lets a pitch of the player’s own win over the note', () => {
@@ -63,6 +106,8 @@ describe('an instrument in another tuning', () => {
     const strung = strungOf(instrument);
     const scales = fanned(fromMillimetres(600), fromMillimetres(650), 6);
     expect(scales.map((scale) => Math.round(toMillimetres(scale)))).toEqual([600, 610, 620, 630, 640, 650]);
+    expect(fanned(fromMillimetres(600), fromMillimetres(650), 1)).toEqual([fromMillimetres(600)]);
+    expect(fanned(fromMillimetres(600), fromMillimetres(650), 2).map((scale) => Math.round(toMillimetres(scale)))).toEqual([600, 650]);
     rescale(strung, scales).seats.forEach((seat, index) => {
       const before = strung.seats[index];
       if (before === undefined) throw new Error('no seat');

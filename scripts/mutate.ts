@@ -1,0 +1,69 @@
+import { readdirSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { Stryker } from '@stryker-mutator/core';
+
+type MutantResult = Awaited<ReturnType<Stryker['runMutationTest']>>[number];
+
+/** Of a hundred changes so many are noticed, at least. */
+const WANTED = 92;
+const root = new URL('..', import.meta.url).pathname;
+const craft = 'packages/craft/src';
+
+const asked = process.argv.slice(2);
+const rooms = readdirSync(join(root, craft)).filter((room) => room !== 'testing' && (asked.length === 0 || asked.includes(room)));
+if (rooms.length === 0) throw new Error(`no room of the core is called ${asked.join(' or ')}`);
+
+const all: MutantResult[] = [];
+for (const room of rooms) {
+  const own = hasSpecs(room) ? await change(room, room, [`${craft}/${room}/**/*.ts`, '!**/*.spec.ts', '!**/index.ts']) : [];
+  const passed = own.filter(isPassed);
+  // what its own specs let pass those of its users may notice
+  const rest = hasSpecs(room) ? passed.map(rangeOf) : [`${craft}/${room}/**/*.ts`, '!**/index.ts'];
+  const again = rest.length === 0 ? [] : await change(`${room} by all`, '*', rest);
+  const judged = [
+    ...own.filter((each) => !isPassed(each)),
+    ...again.filter((each) => !hasSpecs(room) || passed.some((one) => nameOf(one) === nameOf(each))),
+  ];
+  all.push(...judged);
+  console.log(`${room.padEnd(16)} ${say(judged)}; by its own specs ${say(own)}`);
+  for (const each of judged.filter(isPassed)) console.log(`  ${nameOf(each)}`);
+}
+console.log(`\n${'in all'.padEnd(16)} ${say(all)}, ${WANTED} % wanted`);
+process.exitCode = share(all) >= WANTED ? 0 : 1;
+
+function hasSpecs(room: string): boolean {
+  return readdirSync(join(root, craft, room), { recursive: true, encoding: 'utf8' }).some((name) => name.endsWith('.spec.ts'));
+}
+
+/** Each change of one operator there, and whether the specs of that room (`*` for all rooms) noticed it. What did not change since is taken from the last time. */
+function change(name: string, specs: string, mutate: string[]): Promise<MutantResult[]> {
+  process.env['SPECS'] = specs; // read by vitest.mutation.config.ts
+  return new Stryker({ mutate, incrementalFile: `.data/mutants/${name}.json` }).runMutationTest();
+}
+
+function isPassed({ status }: MutantResult): boolean {
+  return status === 'Survived' || status === 'NoCoverage';
+}
+
+/** As Stryker wants ranges: lines from one, columns from nought. */
+function rangeOf({ fileName, location: { start, end } }: MutantResult): string {
+  return `${relative(root, fileName)}:${start.line}:${start.column - 1}-${end.line}:${end.column - 1}`;
+}
+
+function nameOf(each: MutantResult): string {
+  const { line, column } = each.location.start;
+  return `${relative(root, each.fileName)}:${line}:${column} ${each.mutatorName}: ${each.replacement ?? ''}`;
+}
+
+function say(changes: readonly MutantResult[]): string {
+  return `${share(changes).toFixed(1)} % of ${changes.filter((each) => isNoticed(each) || isPassed(each)).length} noticed`;
+}
+
+function share(changes: readonly MutantResult[]): number {
+  const [noticed, passed] = [changes.filter(isNoticed).length, changes.filter(isPassed).length];
+  return noticed + passed === 0 ? 100 : (100 * noticed) / (noticed + passed);
+}
+
+function isNoticed({ status }: MutantResult): boolean {
+  return status === 'Killed' || status === 'Timeout';
+}
