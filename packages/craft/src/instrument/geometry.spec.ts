@@ -1,7 +1,20 @@
 import { expect, it } from 'vitest';
 import { instrumentOf } from '../archetypes/index.js';
-import { toMillimetres } from '../units/index.js';
-import { endsFor, floats, isVibrato, postsBeyond, postSpacing, postToEnd, rollerSide, twoHoles, type Instrument } from './index.js';
+import { fromMillimetres, hertz, toMillimetres } from '../units/index.js';
+import {
+  endsFor,
+  floats,
+  isVibrato,
+  pitchOf,
+  postsBeyond,
+  postSpacing,
+  postToEnd,
+  rollerSide,
+  tieHoleCount,
+  twoHoles,
+  windingDirection,
+  type Instrument,
+} from './index.js';
 
 const mm = (length: number | null) => (length === null ? null : Number(toMillimetres(length as never).toFixed(3)));
 const [parlour, banjo, classical, headless] = ['acoustic-parlour', 'banjo-five-string', 'classical', 'electric-headless'].map((id) =>
@@ -61,5 +74,46 @@ it('has two holes only where a tie block has them, and floats only on springs', 
     floats({ anchor: 'headless', vibrato: true }),
     floats({ anchor: 'pins', vibrato: true }),
   ]).toEqual([false, true, false]);
+  expect(
+    (['floating-vibrato', 'double-locking', 'resting-vibrato', 'stop-tailpiece'] as const).map((anchor) => floats({ anchor })),
+  ).toEqual([true, true, false, false]);
   expect([isVibrato({ anchor: 'resting-vibrato' }), isVibrato({ anchor: 'pins' })]).toEqual([true, false]);
+});
+
+it('counts the holes of a tie block: one a string, two for the three trebles, two each', () => {
+  expect((['single', 'treble-double', 'double'] as const).map((holes) => tieHoleCount(holes, 6))).toEqual([6, 9, 12]);
+  expect(tieHoleCount('treble-double', 5)).toBe(7);
+});
+
+it('winds anticlockwise on the bass side of a right-handed head, and the other way on each other side', () => {
+  const [bass, treble] = [{ side: 'bass' }, { side: 'treble' }] as const;
+  expect([windingDirection(bass, 'right'), windingDirection(treble, 'left')]).toEqual(['anticlockwise', 'anticlockwise']);
+  expect([windingDirection(treble, 'right'), windingDirection(bass, 'left')]).toEqual(['clockwise', 'clockwise']);
+});
+
+it('sounds at the pitch of its own where it has one, else at that of its note', () => {
+  expect(pitchOf({ a4: hertz(440) }, { note: 'A4', frequency: hertz(431) })).toBe(431);
+  expect(pitchOf({ a4: hertz(432) }, { note: 'A4', frequency: null })).toBeCloseTo(432, 9);
+});
+
+it('counts only posts of the same row: neither those of the other side nor one that stands as far', () => {
+  const posts = (side: 'bass' | 'treble', ...alongMm: number[]) =>
+    alongMm.map((along) => ({
+      ...parlour.strings[0],
+      post: { ...parlour.strings[0]?.post, side, along: fromMillimetres(along), sideways: fromMillimetres(0) },
+    }));
+  const head = { ...parlour, strings: [...posts('treble', 40, 40, 90), ...posts('bass', 45, 70)] } as Instrument;
+  expect([0, 1, 2, 3, 4].map((index) => postsBeyond(head, index))).toEqual([1, 1, 0, 1, 0]);
+  expect([0, 2, 3, 4].map((index) => mm(postSpacing(head, index)))).toEqual([0, 50, 25, 25]);
+  expect([0, 1, 2, 3, 4].map((index) => rollerSide(head, index))).toEqual(['outward', 'outward', 'inward', 'outward', 'inward']);
+  // a peg in the side of the neck is beyond none, and no end of the head
+  const fifth = {
+    ...banjo,
+    strings: banjo.strings.map((place, index) =>
+      index === FIFTH ? { ...place, post: { ...place.post, along: fromMillimetres(400) } } : place,
+    ),
+  };
+  expect([0, 1, 2, 3].map((index) => postsBeyond(fifth, index))).toEqual([0, 1, 2, 3].map((index) => postsBeyond(banjo, index)));
+  expect([0, 1, 2, 3].map((index) => mm(postSpacing(fifth, index)))).toEqual([0, 1, 2, 3].map((index) => mm(postSpacing(banjo, index))));
+  expect(mm(postToEnd(fifth, 1))).toBe(22);
 });

@@ -33,6 +33,16 @@ describe('posts from three lengths of a rule', () => {
     }
   });
 
+  it('are those of now: 50 to 134 mm along, 23 to 29 mm aside on either side', () => {
+    for (const side of ['bass', 'treble'] as const) {
+      const { nutToFirst, firstToLast, firstAside, lastAside, ...row } = measuredRow(instrumentOf('acoustic-parlour'), side) ?? {};
+      expect(row).toEqual({ side });
+      expect([nutToFirst, firstToLast, firstAside, lastAside].map((length) => 1000 * (length ?? 0))).toEqual(
+        [50, 84, 23, 29].map((length) => expect.closeTo(length, 9) as number),
+      );
+    }
+  });
+
   it('are none on the empty side of a headstock in line', () => {
     expect(measuredRow(instrumentOf('electric-in-line'), 'treble')).toBeNull();
   });
