@@ -109,29 +109,33 @@ test('a second browser follows, step by step and back', async ({ page, browser, 
   await other.close();
 });
 
-test('a worksheet opens again with the server gone, and its steps arrive when it is back', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await page.getByRole('link', { name: /Drumlin five-string/ }).click();
-  await stageLink(page, 'Strip').click();
-  await expect(page.getByRole('button', { name: 'String 5 off' })).toBeVisible();
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  await page.reload(); // from here on the service worker serves the shell
-  await expect(page.getByRole('button', { name: 'String 5 off' })).toBeVisible();
+test.describe('with the program kept on the device', () => {
+  test.use({ serviceWorkers: 'allow' });
 
-  await workshop.stop('SIGKILL');
-  await page.keyboard.press('Space');
-  await expect(page.getByTestId('waiting')).toContainText('1 step waits');
-  await page.reload();
-  await expect(page.getByRole('button', { name: 'String 5 looked over' })).toBeVisible();
-  await expect(page.getByTestId('waiting')).toContainText('1 step waits');
-  await page.goto(`${workshop.address}/today`);
-  await expect(page.getByRole('heading', { name: 'Kept on this device' })).toBeVisible();
-  await page.getByRole('link', { name: /Drumlin five-string/ }).click();
-  await expect(page.getByRole('heading', { name: 'Drumlin five-string banjo' })).toBeVisible();
-  await workshop.start();
-  await expect(page.getByTestId('waiting')).toBeHidden({ timeout: 15_000 });
-  const stored = await workshop.query<{ count: string }>(
-    "SELECT count(*) FROM bench_event JOIN job ON job.id = job_id JOIN instrument i ON i.id = job.instrument_id WHERE i.passport = 120 AND kind = 'string-off' AND job.state <> 'handed-over'",
-  );
-  expect(Number(stored[0]?.count)).toBe(1);
+  test('a worksheet opens again with the server gone, and its steps arrive when it is back', async ({ page, workshop }) => {
+    await signIn(page, workshop);
+    await page.getByRole('link', { name: /Drumlin five-string/ }).click();
+    await stageLink(page, 'Strip').click();
+    await expect(page.getByRole('button', { name: 'String 5 off' })).toBeVisible();
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.reload(); // from here on the service worker serves the shell
+    await expect(page.getByRole('button', { name: 'String 5 off' })).toBeVisible();
+
+    await workshop.stop('SIGKILL');
+    await page.keyboard.press('Space');
+    await expect(page.getByTestId('waiting')).toContainText('1 step waits');
+    await page.reload();
+    await expect(page.getByRole('button', { name: 'String 5 looked over' })).toBeVisible();
+    await expect(page.getByTestId('waiting')).toContainText('1 step waits');
+    await page.goto(`${workshop.address}/today`);
+    await expect(page.getByRole('heading', { name: 'Kept on this device' })).toBeVisible();
+    await page.getByRole('link', { name: /Drumlin five-string/ }).click();
+    await expect(page.getByRole('heading', { name: 'Drumlin five-string banjo' })).toBeVisible();
+    await workshop.start();
+    await expect(page.getByTestId('waiting')).toBeHidden({ timeout: 15_000 });
+    const stored = await workshop.query<{ count: string }>(
+      "SELECT count(*) FROM bench_event JOIN job ON job.id = job_id JOIN instrument i ON i.id = job.instrument_id WHERE i.passport = 120 AND kind = 'string-off' AND job.state <> 'handed-over'",
+    );
+    expect(Number(stored[0]?.count)).toBe(1);
+  });
 });

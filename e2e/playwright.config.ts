@@ -1,5 +1,6 @@
 import { readdirSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
+import { chromiumPath } from '../scripts/debian.js';
 
 /**
  * A project for each file, since a project gets a worker of its own, and with it a workshop that no other file has been in. Those that go through every instrument
@@ -19,8 +20,9 @@ export default defineConfig({
   reporter: process.env['PLAYWRIGHT_JSON_OUTPUT_NAME'] === undefined ? 'list' : [['list'], ['json']],
   use: {
     viewport: { width: 1280, height: 800 },
+    serviceWorkers: 'block', // it fetches the whole program for each page anew; allowed where a page is opened with the server away
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: chromiumPath(),
       args: [
         '--no-sandbox',
         '--disable-gpu',

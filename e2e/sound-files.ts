@@ -1,6 +1,7 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { chromiumPath } from '../scripts/debian.js';
 
 /** One channel of 16 bits, as a microphone that is fed a file wants it. */
 export function wav(samples: Float32Array, rate: number): Buffer {
@@ -30,7 +31,7 @@ export function wavFile(samples: Float32Array, rate: number): string {
 
 /** A browser whose microphone is fed with a file. */
 export const fedWith = (file: string) => ({
-  executablePath: '/usr/bin/chromium',
+  executablePath: chromiumPath(),
   args: [
     '--no-sandbox',
     '--disable-gpu',

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { CHROMIUM_ARGS } from './bench/opening-times.js';
 import { build } from './build.js';
-import { CHROMIUM, needChromium } from './debian.js';
+import { chromiumPath, needChromium } from './debian.js';
 import { freePort, startThrowAwayCluster } from './postgres/cluster.js';
 import { ensureDatabase } from './postgres/database.js';
 import { serverCommand, startServer, stopProcess } from './server-process.js';
@@ -261,7 +261,7 @@ async function main(): Promise<void> {
     demo: true,
     clock: MORNING,
   });
-  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  const browser = await chromium.launch({ executablePath: chromiumPath(), args: CHROMIUM_ARGS });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
     await page.goto(address);

@@ -3,7 +3,7 @@ import { cpus } from 'node:os';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { build } from './build.js';
-import { CHROMIUM, needChromium } from './debian.js';
+import { chromiumPath, needChromium } from './debian.js';
 
 const root = new URL('..', import.meta.url).pathname;
 const results = join(root, '.data', 'test-results');
@@ -116,7 +116,7 @@ const STEPS: readonly Step[] = [
     work: () => {
       const file = join(results, 'web.json');
       const args = ['test', '--no-watch', '--no-progress', '--reporters=default', '--reporters=json', `--output-file=${file}`];
-      return read(file, run(join(root, 'apps/web'), 'ng', args, { CHROME_BIN: CHROMIUM }), vitestCount);
+      return read(file, run(join(root, 'apps/web'), 'ng', args, { CHROME_BIN: chromiumPath() }), vitestCount);
     },
   },
   {

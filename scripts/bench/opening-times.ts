@@ -3,7 +3,7 @@ import { watchBlocks } from './blocks.js';
 import { dragging } from './dragging.js';
 import { listening } from './listening.js';
 import type { OpeningTime } from './opening-time.js';
-import { CHROMIUM, needChromium } from '../debian.js';
+import { chromiumPath, needChromium } from '../debian.js';
 import { freePort, startThrowAwayCluster } from '../postgres/cluster.js';
 import { ensureDatabase } from '../postgres/database.js';
 import { serverCommand, startServer, stopProcess } from '../server-process.js';
@@ -26,7 +26,7 @@ export async function openingTimes(root: string): Promise<OpeningTime[]> {
   const databaseUrl = await ensureDatabase(cluster.url, 'gold_peg');
   serverCommand({ root, databaseUrl }, 'demo');
   const { child, address } = await startServer({ root, databaseUrl, port: await freePort(), secret: 'a secret of the bench', demo: true });
-  const browser = await chromium.launch({ executablePath: CHROMIUM, args: CHROMIUM_ARGS });
+  const browser = await chromium.launch({ executablePath: chromiumPath(), args: CHROMIUM_ARGS });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
     await page.goto(address);

@@ -73,7 +73,7 @@ export const BASSES: readonly Archetype[] = [
   {
     id: 'bass-five',
     name: 'Bass, five, four and one',
-    facts: 'four posts on the bass side and one on the treble, flat headstock with a retainer bar, strings through the body',
+    facts: 'headstock split four and one, flat with a retainer bar, strings through the body',
     sketch: {
       ...inLine,
       notes: FIVE,
@@ -91,7 +91,7 @@ export const BASSES: readonly Archetype[] = [
   {
     id: 'bass-five-two-three',
     name: 'Bass, five, three and two',
-    facts: 'three posts on the bass side and two on the treble, slotted posts, top-load bridge',
+    facts: 'headstock split three and two, slotted posts, top-load bridge',
     sketch: {
       ...inLine,
       notes: FIVE,

@@ -94,7 +94,7 @@ export const ELECTRIC_GUITARS: readonly Archetype[] = [
   {
     id: 'electric-four-two',
     name: 'Electric, four and two',
-    facts: 'four posts on the bass side and two on the treble, flat headstock, top-load bridge',
+    facts: 'headstock split four and two, flat, top-load bridge',
     sketch: {
       ...inLine,
       layout: 'split',

@@ -37,7 +37,7 @@ export const EXTENDED_GUITARS: readonly Archetype[] = [
   {
     id: 'electric-seven-split',
     name: 'Electric, seven, four and three',
-    facts: 'four posts on the bass side and three on the treble, side-hole posts, stop tailpiece',
+    facts: 'headstock split four and three, side-hole posts, stop tailpiece',
     sketch: {
       ...split,
       notes: SEVEN,
@@ -54,7 +54,7 @@ export const EXTENDED_GUITARS: readonly Archetype[] = [
   {
     id: 'electric-seven-five-two',
     name: 'Electric, seven, five and two',
-    facts: 'five posts on the bass side and two on the treble, locking posts, floating vibrato',
+    facts: 'headstock split five and two, locking posts, floating vibrato',
     sketch: {
       ...inLine,
       notes: SEVEN,

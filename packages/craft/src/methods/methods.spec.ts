@@ -4,8 +4,10 @@ import type { AnchorKind, PostStyle } from '../instrument/index.js';
 import { stringProperties, type StringSpec } from '../strings/index.js';
 import { fromInches, fromMillimetres, metres, toMillimetres } from '../units/index.js';
 import {
+  isSoft,
   METHOD_LAYERS,
   methodsFor,
+  practiceOf,
   saySlack,
   SLACK_SCHOOLS,
   STRING_CLASSES,
@@ -50,6 +52,16 @@ describe('built-in methods', () => {
   it('give no turns where the string is locked straight', () => {
     expect(methods('electric', 'locking', 'plain', 10).turns).toBeNull();
     expect(methods('electric', 'clamp', 'wound', 46).turns).toBeNull();
+    const straight = { turnsFrom: 'built-in', mostTurns: 1, mostFrom: 'built-in' };
+    expect(methods('electric', 'locking', 'plain', 10)).toMatchObject({
+      ...straight,
+      reason: expect.stringContaining('locking posts') as string,
+    });
+    expect(methods('electric', 'clamp', 'wound', 46)).toMatchObject({
+      ...straight,
+      reason: expect.stringContaining('head clamps') as string,
+    });
+    expect(toMillimetres(methods('ukulele', 'clamp', 'nylon', 28).stub)).toBe(3); // held in the clamp, it needs no tail
   });
 
   it('never give a thicker string of a guitar more turns than a thinner one of its kind', () => {
@@ -72,6 +84,20 @@ describe('built-in methods', () => {
     expect(methods('acoustic', 'through', 'wound', 32).turnsAbove).toBe(1);
     expect(methods('acoustic', 'through', 'plain', 12).turnsAbove).toBe(0);
     expect(methods('acoustic', 'roller', 'wound', 32).turnsAbove).toBe(0);
+    const overLast = (style: PostStyle) => methods('acoustic', style, 'wound', 32, { house: { woundFixing: 'over-last' } });
+    expect(overLast('through')).toMatchObject({ postMethod: 'over-last', methodFrom: 'house', turnsAbove: 1, leavesAbove: true });
+    for (const style of ['roller', 'side-peg'] as const) expect(overLast(style)).toMatchObject({ turnsAbove: 0, leavesAbove: false });
+    expect(methods('acoustic', 'through', 'wound', 32).leavesAbove).toBe(false);
+  });
+
+  it('say under a locking nut that what is wound is all the room for another tuning, and whose way it is', () => {
+    const reason = (choices: LayeredChoices, anchor: AnchorKind) => methods('electric', 'through', 'plain', 10, choices, anchor).reason;
+    expect(reason({}, 'double-locking')).toMatch(/; the nut will be locked: what is wound now is all the room for another tuning$/);
+    expect(reason({}, 'pins')).not.toContain('the nut');
+    const turns = (value: number) => ({ turns: { 'thin-plain': value } });
+    expect(reason({ house: turns(1) }, 'pins')).toBe('the way of the house: 1 turn');
+    expect(reason({ technician: turns(2.5) }, 'pins')).toBe('your own way: 2.5 turns');
+    expect(reason({ instrument: turns(3) }, 'double-locking')).toMatch(/^chosen for this instrument: 3 turns; the nut/);
   });
 
   it('leave a tail to trim on nylon, longer than on steel', () => {
@@ -82,10 +108,62 @@ describe('built-in methods', () => {
   it('say when to cut: a slotted post first, wound strings bent before, locks and ties once they hold', () => {
     expect(methods('bass', 'slotted', 'wound', 45).cut).toEqual({ when: 'bend-first', why: 'the-core-would-slip' });
     expect(methods('electric', 'slotted', 'plain', 10).cut).toEqual({ when: 'before-winding', why: 'the-slot-hides-the-end' });
-    expect(methods('electric', 'locking', 'plain', 10).cut.when).toBe('after-it-holds');
-    expect(methods('classical', 'roller', 'nylon', 28).cut.why).toBe('the-tie-must-hold-first');
-    expect(methods('electric', 'clamp', 'plain', 10).cut.when).toBe('bend-first');
+    expect(methods('electric', 'locking', 'plain', 10).cut).toEqual({ when: 'after-it-holds', why: 'the-lock-must-hold-first' });
+    expect(methods('classical', 'roller', 'nylon', 28).cut).toEqual({ when: 'after-it-holds', why: 'the-tie-must-hold-first' });
+    expect(methods('electric', 'clamp', 'plain', 10).cut).toEqual({ when: 'bend-first', why: 'the-bend-holds-in-the-clamp' });
+    for (const plainFixing of ['turns-first', 'crossing-turn'] as const) {
+      const { cut } = methods('electric', 'through', 'plain', 10, { house: { plainFixing, cutTime: 'before-winding' } });
+      expect(cut).toEqual({ when: 'after-it-holds', why: 'wrapped-by-hand-first' });
+    }
     expect(methods('electric', 'through', 'plain', 10).cut.when).toBe('before-winding');
+  });
+});
+
+describe('the kind of a string', () => {
+  it.each([
+    ['nylon', 0, true],
+    ['fluorocarbon', 0, true],
+    ['gut', 0, true],
+    ['wound', 0.01, true],
+    ['wound', 0, false],
+    ['plain', 0, false],
+  ] as const)('%s that creeps by %d is soft: %s', (construction, creep, soft) => {
+    expect(isSoft({ construction, creep })).toBe(soft);
+  });
+
+  it.each([
+    ['acoustic', 'plain', 10, 'thin-plain'],
+    ['acoustic', 'plain', 18, 'middle'], // 0.457 mm
+    ['acoustic', 'plain', 42, 'middle'], // as thick as a wound bass, and plain all the same
+    ['acoustic', 'wound', 16, 'middle'], // thinner than a thick plain
+    ['acoustic', 'wound', 39, 'middle'],
+    ['acoustic', 'wound', 40, 'thick-wound'],
+    ['mandolin', 'wound', 40, 'mandolin-wound'],
+    ['mandolin', 'plain', 10, 'mandolin-plain'],
+    ['classical', 'nylon', 28, 'soft-plain'],
+  ] as const)('%s, %s .0%i is of the class %s', (family, construction, gauge, kind) => {
+    expect(stringClass(family, string(family, construction, gauge))).toBe(kind);
+  });
+});
+
+describe('what practice leaves without computing', () => {
+  const asked = { family: 'acoustic', style: 'through', stringClass: 'middle', scaleLength: fromMillimetres(632) } as const;
+  const short = { ...asked, family: 'mandolin', scaleLength: fromMillimetres(350) } as const;
+
+  it('is a fret or so on guitars, two to three on a mandolin, and so much past the post of a bass', () => {
+    expect(practiceOf(asked)).toEqual({ kind: 'fret', from: 1, to: 1.5 });
+    expect(practiceOf({ ...asked, family: 'electric' })).toEqual({ kind: 'fret', from: 1, to: 1.5 });
+    expect(practiceOf({ ...short, stringClass: 'mandolin-plain' })).toEqual({ kind: 'fret', from: 2.5, to: 3 });
+    expect(practiceOf({ ...short, stringClass: 'mandolin-wound' })).toEqual({ kind: 'fret', from: 2, to: 2 });
+    const bass = practiceOf({ ...asked, family: 'bass', style: 'slotted' });
+    expect(bass).toEqual({ kind: 'past-post', from: fromMillimetres(50), to: fromMillimetres(100) });
+  });
+
+  it('is nothing for other posts and families, nor for the deeper kin of the mandolin from 400 mm on', () => {
+    for (const style of ['slotted', 'locking', 'roller'] as const) expect(practiceOf({ ...asked, style })).toBeNull();
+    for (const family of ['bass', 'classical', 'ukulele', 'banjo'] as const) expect(practiceOf({ ...asked, family })).toBeNull();
+    expect(practiceOf({ ...short, scaleLength: fromMillimetres(400) })).toBeNull();
+    expect(practiceOf({ ...short, scaleLength: fromMillimetres(500) })).toBeNull();
   });
 });
 
@@ -137,6 +215,11 @@ describe('choices of instrument, technician and house', () => {
       expect(gauges.map((gauge) => stringClass('bass', string('bass', 'wound', gauge)))).toEqual(['bass', 'bass', 'bass-a', 'bass-low']);
     },
   );
+
+  it('want an angle over the nut where somebody wants one', () => {
+    expect(methods('acoustic', 'through', 'plain', 12).nutDeg).toBeNull();
+    expect(methods('acoustic', 'through', 'plain', 12, { house: { nutDeg: 9 } }).nutDeg).toBe(9);
+  });
 
   it('leave a stub of so many millimetres, and cut it right after winding', () => {
     const chosen = methods('acoustic', 'through', 'plain', 12, { house: { stubMm: 6, cutTime: 'after-winding' } });
