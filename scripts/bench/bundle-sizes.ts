@@ -17,7 +17,7 @@ export function bundleSizes(root: string): Size[] {
   const page = readFileSync(join(folder, 'index.html'), 'utf8');
   const named = [...page.matchAll(/(?:src|href)="([^"]+\.(?:js|css))"/g)].map(([, file]) => file ?? '');
   const everything = readdirSync(folder, { recursive: true, withFileTypes: true })
-    .filter((entry) => entry.isFile())
+    .filter((entry) => entry.isFile() && !/\.(br|gz)$/.test(entry.name)) // packed ones go out in place of others
     .map((entry) => join(entry.parentPath, entry.name));
   const shipped = everything.reduce((sum, file) => sum + statSync(file).size, 0) / KB;
   return [

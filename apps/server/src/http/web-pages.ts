@@ -1,7 +1,8 @@
 import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { Router, type RequestHandler, type Response } from 'express';
+import { Router, type RequestHandler, type Response } from 'express';
+import staticGzip from 'express-static-gzip';
 
 const YEAR_SECONDS = 365 * 24 * 3600;
 
@@ -9,7 +10,7 @@ const YEAR_SECONDS = 365 * 24 * 3600;
 export const styleNonce = (response: Response): string =>
   ((response.locals as { nonce?: string }).nonce ??= randomBytes(16).toString('base64'));
 
-/** The built interface. Hashed files may be kept for ever; the page itself and the service worker's list never. */
+/** The built interface, packed files before those that are packed anew each time. Hashed files may be kept for ever; the page itself and the service worker's list never. */
 export function webPages(folder: string): RequestHandler {
   const router = Router();
   const page = readFileSync(join(folder, 'index.html'), 'utf8');
@@ -23,11 +24,16 @@ export function webPages(folder: string): RequestHandler {
     response.json(listWithoutPage(folder));
   });
   router.use(
-    express.static(folder, {
+    staticGzip(folder, {
       index: false,
-      setHeaders: (response, path) => {
-        const hashed = /-[A-Z0-9]{8}\.(js|css|woff2?)$/.test(path);
-        response.setHeader('cache-control', hashed ? `public, max-age=${YEAR_SECONDS}, immutable` : 'no-cache');
+      enableBrotli: true,
+      orderPreference: ['br'],
+      serveStatic: {
+        index: false,
+        setHeaders: (response, path) => {
+          const hashed = /-[A-Z0-9]{8}\.(js|css|woff2?)(\.br|\.gz)?$/.test(path);
+          response.setHeader('cache-control', hashed ? `public, max-age=${YEAR_SECONDS}, immutable` : 'no-cache');
+        },
       },
     }),
   );
