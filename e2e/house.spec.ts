@@ -27,6 +27,33 @@ test('a way is tried on an example, its effects are told, and it is kept: the wo
   await expect(page.getByText('ways: turns.thin-plain: as usual to 2.5')).toBeVisible();
 });
 
+test('what comes later pushes nothing away that is there already: a press would miss its button', async ({ page, workshop }) => {
+  await signIn(page, workshop, 'Wenna Tarrow');
+  let asked = 0;
+  // one part after the other, in an order of its own
+  await page.route('**/api/**', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 300 + 300 * (asked++ % 4)));
+    await route.continue();
+  });
+  await openHouse(page);
+  await expect(page.getByText('Looking who works here …')).toBeVisible();
+  await page.evaluate(() => {
+    const moved: string[] = [];
+    Object.assign(window, { moved });
+    type Shift = PerformanceEntry & { value: number; sources: { node: Node | null; previousRect: DOMRect; currentRect: DOMRect }[] };
+    new PerformanceObserver((list) => {
+      for (const { value, sources } of list.getEntries() as Shift[])
+        for (const { node, previousRect, currentRect } of sources)
+          if (value > 0.02)
+            moved.push(`${node?.textContent?.trim().slice(0, 20)} from ${previousRect.y} to ${currentRect.y} px (${value})`);
+    }).observe({ type: 'layout-shift' });
+  });
+  for (const part of ['People', 'Signed in', 'Who did what', 'Tools that have a size'])
+    await expect(page.getByRole('heading', { name: part })).toBeVisible();
+  // parts that moved a fiftieth of the screen and more: the week came over the ways, and moved a half
+  expect(await page.evaluate(() => (window as unknown as { moved: string[] }).moved)).toEqual([]);
+});
+
 test("a way of one's own lies over that of the house, and so does one's hand: both are kept, and the owner sees whose ways they are", async ({
   page,
   workshop,

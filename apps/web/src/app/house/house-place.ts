@@ -76,6 +76,8 @@ export class HousePlace {
   });
   protected readonly today = computed(() => (this.day.hasValue() ? this.day.value() : null));
   protected readonly seen = computed(() => (this.office.hasValue() ? this.office.value() : null));
+  /** It is asked for, or about to be: its place is kept for it. */
+  protected readonly officeComes = computed(() => this.isOwner() && this.seen() === null && this.office.error() === undefined);
   protected readonly mine = computed(() => (this.sessions.hasValue() ? this.sessions.value() : null));
 
   protected readonly open = computed(() => {
