@@ -59,9 +59,13 @@ describe('one reading against what is known of necks', () => {
 
   it('leaves the band of typical necks where it says nothing', () => {
     const band = bandAfter({ pullChange: newtons(0.001), reliefChange: fromMillimetres(0) });
-    expect(band.low / 0.005).toBeCloseTo(1, 1);
-    expect(band.likely / 0.012).toBeCloseTo(1, 1);
-    expect(band.high / 0.03).toBeCloseTo(1, 1);
+    // to two in a hundred: the grid on which it is reckoned is finer
+    for (const [end, typical] of [
+      [band.low, 0.005],
+      [band.likely, 0.012],
+      [band.high, 0.03],
+    ] as const)
+      expect(Math.abs(end / typical - 1)).toBeLessThan(0.02);
   });
 
   it('is as wide as feeler gauges are unsure, where it says all: Student’s density of four degrees, eight tenths within 1.533 of 0.03 mm', () => {
