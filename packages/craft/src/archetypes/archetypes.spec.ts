@@ -166,4 +166,9 @@ describe('archetypes', () => {
     if (sketch === undefined) throw new Error('no mandolin');
     expect(() => buildInstrument({ ...sketch, notes: sketch.notes.slice(1) })).toThrow(RangeError);
   });
+
+  it('are none that nobody sketched', () => {
+    expect(archetype('lute')).toBeUndefined();
+    expect(() => instrumentOf('lute')).toThrow('no archetype lute');
+  });
 });
