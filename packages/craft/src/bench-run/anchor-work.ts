@@ -223,7 +223,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
   },
   'double-locking': {
     prepare: {
-      does: 'Unlock the nut first; note which way its pads lie. Fine tuners to mid travel. Block the bridge if all strings are to come off.',
+      does: 'Unlock the nut first; note which way its pads lie. The fine tuner of each string that comes off to mid travel. Block the bridge if all strings are to come off.',
       why: 'Pads and tuners that are turned round cost the tuning range when the nut is locked again.',
       record: 'Which way the pad of each clamp lies; level of the bridge, mm; size of the key, mm.',
       tools: ['hex-keys', 'block', 'cutters'],
@@ -246,14 +246,14 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
   },
   headless: {
     prepare: {
-      does: 'Eraser under the bridge if it can fall. Tuners to their outer ends.',
-      why: 'All of a screw’s travel is needed for slack and stretch.',
+      does: 'Eraser under the bridge if it can fall. A tuner is run out only as its own string comes off.',
+      why: 'The strings that are still at pitch hold neck and bridge.',
       record: 'Size of the key, mm.',
       tools: ['eraser', 'small-hex'],
     },
     off: off(
       'Unscrew the tuner to its outer end, open the clamp, twist the ball to free it.',
-      'The ball sits tight in its pocket.',
+      'All of the screw’s travel is needed for slack and stretch; the ball sits tight in its pocket.',
       ['small-hex'],
       ['slip'],
     ),

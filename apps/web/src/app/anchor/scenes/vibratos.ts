@@ -174,7 +174,7 @@ export const doubleLocking: AnchorScenes = {
   off: [
     {
       title: 'Unlock the nut first',
-      says: 'Note which way each pad lies; fine tuners to mid travel.',
+      says: 'Note which way each pad lies; its fine tuner to mid travel.',
       parts: [...nut, taut([2, 29], [26, 27.4], [50, 21.8], [70, 20]), turning(50, 9, 4)],
     },
     {
