@@ -67,9 +67,8 @@ function slotsOf({ strings }: Instrument, sizes: readonly number[]): Metres[] {
   return mm.map(fromMillimetres);
 }
 
-/** On a head in line all stay on their side; else they are shared as they were. */
+/** Shared between the sides as they were: in line all stay on theirs. */
 function treblesOf(instrument: Instrument, count: number): number {
-  const { layout, treble } = headOf(instrument);
-  if (layout === 'in-line') return treble === 0 ? 0 : count;
+  const { treble } = headOf(instrument);
   return Math.round((treble / Math.max(1, pegsOnHead(instrument))) * count - 1e-9);
 }

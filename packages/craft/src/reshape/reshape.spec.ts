@@ -67,7 +67,9 @@ describe('a head', () => {
       ...parlour,
       strings: parlour.strings.map((place) => {
         const aside = (place.post.side === 'bass' ? 1 : -1) * (place.post.diameter / 2);
-        return { ...place, post: { ...place.post, sideways: metres(place.slotSideways + aside) } };
+        // not evenly spaced: a row of posts that is would not follow them
+        const slotSideways = metres(place.slotSideways + (place.note === 'A2' ? 0.0008 : 0));
+        return { ...place, slotSideways, post: { ...place.post, sideways: metres(slotSideways + aside) } };
       }),
     };
     const two = withHead(straight, { layout: 'split', treble: 2 });
@@ -133,6 +135,8 @@ describe('courses that are asked for', () => {
 
   it('lie a fourth under a lone one, and under strings that do not go down', () => {
     expect(notes(withCourses(withCourses(parlour, [1]), [1, 1]))).toBe('E4 B3');
+    // in fifths as the others are: C3 under G3
+    expect(notes(withCourses(mandolin, [2, 2, 2, 2, 1]))).toBe(`${notes(mandolin)} C3`);
     // G4 over C4: a fourth under G4 is D4
     expect(notes(withCourses(ukulele, ones(5)))).toBe(`${notes(ukulele)} D4`);
   });
