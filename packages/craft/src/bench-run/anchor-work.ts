@@ -223,7 +223,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
   },
   'double-locking': {
     prepare: {
-      does: 'Unlock the nut first; note which way its pads lie. The fine tuner of each string that comes off to mid travel. Block the bridge if all strings are to come off.',
+      does: 'Unlock the nut first; note which way its pads lie. Fine tuners of what comes off to mid travel. Block the bridge if all strings are to come off.',
       why: 'Pads and tuners that are turned round cost the tuning range when the nut is locked again.',
       record: 'Which way the pad of each clamp lies; level of the bridge, mm; size of the key, mm.',
       tools: ['hex-keys', 'block', 'cutters'],
@@ -246,7 +246,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
   },
   headless: {
     prepare: {
-      does: 'Eraser under the bridge if it can fall. A tuner is run out only as its own string comes off.',
+      does: 'Eraser under a bridge that can fall. Tuners go out one by one.',
       why: 'The strings that are still at pitch hold neck and bridge.',
       record: 'Size of the key, mm.',
       tools: ['eraser', 'small-hex'],

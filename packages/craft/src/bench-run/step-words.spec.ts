@@ -42,8 +42,8 @@ describe('the words of a step', () => {
   it('leave strings alone that stay on: screws and fine tuners move for their own string only', () => {
     const first = (anchor: AnchorKind, style: PostStyle = 'through') =>
       run(madeOf(anchor, style)).steps.find(({ stage, string }) => stage === 'strip' && string === null)?.does;
-    expect(first('headless', 'clamp')).toContain('only as its own string comes off');
-    expect(first('double-locking')).toContain('of each string that comes off');
+    expect(first('headless', 'clamp')).toContain('one by one');
+    expect(first('double-locking')).toContain('Fine tuners of what comes off');
   });
 
   it('say what is written down: places before anything loose moves, sizes, gauges, findings, turns', () => {
