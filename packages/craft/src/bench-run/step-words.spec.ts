@@ -43,7 +43,7 @@ describe('the words of a step', () => {
     const first = (anchor: AnchorKind, style: PostStyle = 'through') =>
       run(madeOf(anchor, style)).steps.find(({ stage, string }) => stage === 'strip' && string === null)?.does;
     expect(first('headless', 'clamp')).toContain('one by one');
-    expect(first('double-locking')).toContain('Fine tuners of what comes off');
+    expect(first('double-locking')).toContain('The string’s fine tuner');
   });
 
   it('say what is written down: places before anything loose moves, sizes, gauges, findings, turns', () => {
