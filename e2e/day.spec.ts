@@ -34,6 +34,17 @@ test('the day is planned, a block is moved by keys to another bench and stays th
   await page.reload();
   await expect(work).toHaveAttribute('aria-label', new RegExp(`${other.name}, pinned$`));
   await work.focus();
+  const asked: number[] = [];
+  page.on('request', (request) => {
+    if (!request.url().endsWith('/api/day/pins')) return;
+    const { place } = request.postDataJSON() as { place: { startAt: string } | null };
+    if (place !== null) asked.push(Date.parse(place.startAt) / 60_000);
+  });
+  workshop.hold(); // keys come faster than answers: each goes on from where the last one asked for it
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  workshop.letGoOn();
+  await expect.poll(() => asked.map((start) => start - (asked[0] ?? 0))).toEqual([0, 15]);
   await page.keyboard.press('Delete');
   await expect(work).not.toHaveAttribute('aria-label', /pinned$/);
   await work.focus();
@@ -88,6 +99,7 @@ test('a finger drags a block to another bench, and a touch that moves nothing op
 });
 
 test('hours outside those of the house are refused for a pin in a sentence, and the plan stays', async ({ page, workshop }) => {
+  await workshop.query(`UPDATE "day" SET "pinned" = '[]'`); // or it may come upon what was pinned before, and be refused for that
   await signIn(page, workshop);
   const rail = page.getByRole('group', { name: 'The bench day on the rail of hours' });
   const work = rail.getByRole('button', { name: /^0112 Cutwater mandolin, oval hole, bench work/ });

@@ -103,6 +103,7 @@ test('two pages of one browser with two people: each step goes out under its own
   expect(await workshop.query(mine, ['Wenna Tarrow'])).toEqual([{ n: 0 }]);
   await other.getByRole('button', { name: 'You: Wenna Tarrow' }).click();
   await other.getByRole('menuitem', { name: 'Sign out' }).click();
+  await expect(other.getByLabel('Passphrase')).toBeVisible(); // going elsewhere sooner would take the request back
   await signIn(other, workshop);
   await expect(other.getByText(/until Corin Vell/)).toBeHidden();
   await expect.poll(() => workshop.query(mine, ['Corin Vell']), { timeout: 20_000 }).toEqual([{ n: 1 }]);

@@ -52,6 +52,9 @@ export class DayDesk {
   readonly moved = signal<{ at: Date; lines: readonly string[] } | null>(null);
   /** Why something could not be pinned. */
   readonly fault = signal<string | null>(null);
+  /** What was asked for last, as long as it is not answered. */
+  readonly asking = signal<Moved | null>(null);
+  private changing: Promise<void> = Promise.resolve();
 
   constructor() {
     inject(LiveFeed)
@@ -76,10 +79,13 @@ export class DayDesk {
   }
 
   /** An operation stays where somebody put it, and all else follows. */
-  pin({ job, operation, person, start }: Moved): Promise<void> {
+  async pin(moved: Moved): Promise<void> {
+    const { job, operation, person, start } = moved;
     const day = this.day();
-    if (day === null) return Promise.resolve();
-    return this.send({ jobId: job, operation, place: { personId: person, startAt: momentOf(day, start).toISOString() } });
+    if (day === null) return;
+    this.asking.set(moved);
+    await this.send({ jobId: job, operation, place: { personId: person, startAt: momentOf(day, start).toISOString() } });
+    if (this.asking() === moved) this.asking.set(null);
   }
 
   unpin({ job, operation }: Pick<Moved, 'job' | 'operation'>): Promise<void> {
@@ -96,7 +102,13 @@ export class DayDesk {
     return this.change(() => this.api.call('pin', { body }));
   }
 
-  private async change(asks: () => Promise<Day>): Promise<void> {
+  /** One after the other: the last that was asked for is the one that stays. */
+  private change(asks: () => Promise<Day>): Promise<void> {
+    this.changing = this.changing.then(() => this.ask(asks));
+    return this.changing;
+  }
+
+  private async ask(asks: () => Promise<Day>): Promise<void> {
     this.fault.set(null);
     try {
       this.read.set(await asks());

@@ -26,6 +26,8 @@ export class DayRail {
   readonly plan = input.required<Plan>();
   readonly promises = input.required<readonly Promised[]>();
   readonly days = input(2);
+  /** Where something was moved to that is not answered yet. */
+  readonly asking = input<Moved | null>(null);
   readonly pinned = output<Moved>();
   readonly unpinned = output<Pick<Moved, 'job' | 'operation'>>();
 
@@ -73,8 +75,8 @@ export class DayRail {
     const { placed } = block;
     const people = this.day().people;
     const is = (each: { job: string; operation: string }) => each.job === placed.job && each.operation === placed.operation;
-    // keys come faster than plans: a pin that was just set is where it goes on from
-    const { start, person } = this.day().pinned.find(is) ?? placed;
+    // keys come faster than answers, and those faster than plans: it goes on from where it was last moved to
+    const { start, person } = [this.asking(), ...this.day().pinned].find((each) => each !== null && is(each)) ?? placed;
     const at = people.findIndex(({ id }) => id === person);
     const by = event.shiftKey ? HOUR_MIN : NUDGE_MIN;
     const does: Record<string, (() => void) | undefined> = {
