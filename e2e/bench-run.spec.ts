@@ -1,13 +1,7 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
+import { seriousFaults } from './access.js';
 import { tabTo } from './by-keys.js';
 import { expect, signIn, test } from './workshop.js';
-
-/** In this very page: a second one, opened and closed for it, would take the focus away and give it back to the first link, at a moment of its own. */
-const serious = async (page: Page) => {
-  const { violations } = await new AxeBuilder({ page }).setLegacyMode().analyze();
-  return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id }) => id);
-};
 
 /** What each round cost is typed at the string in hand; from the third on it is told how many are left. */
 async function settleInRounds(page: Page, lost: readonly string[]): Promise<void> {
@@ -18,7 +12,7 @@ async function settleInRounds(page: Page, lost: readonly string[]): Promise<void
     await expect(page.getByRole('button', { name: `lost ${cents} ¢` })).toBeVisible();
   }
   await expect(page.getByText('It stretches and does not slip. By hand it is never done')).toBeVisible();
-  expect(await serious(page)).toEqual([]);
+  expect(await seriousFaults(page)).toEqual([]);
 }
 
 test('a whole instrument is restrung by keyboard alone, from signing in to the card', async ({ page, workshop }) => {
@@ -41,7 +35,7 @@ test('a whole instrument is restrung by keyboard alone, from signing in to the c
 
   // Ready: a reading, the tools, the reference, all strings in one go
   await says('String 4 laid out');
-  expect(await serious(page)).toEqual([]);
+  expect(await seriousFaults(page)).toEqual([]);
   await press('Enter'); // the reading's field
   await page.keyboard.type('0.71');
   await press('Enter');
@@ -58,13 +52,13 @@ test('a whole instrument is restrung by keyboard alone, from signing in to the c
 
   // one string at a time, with a groove found under the first, and a break in between
   await says('String 4 off');
-  expect(await serious(page)).toEqual([]);
+  expect(await seriousFaults(page)).toEqual([]);
   for (const string of [4, 3, 2, 1]) {
     await says(`String ${string} off`);
     await press('Space');
     await says(`String ${string} looked over`);
     if (string === 4) {
-      expect(await serious(page)).toEqual([]);
+      expect(await seriousFaults(page)).toEqual([]);
       await press('Enter'); // where
       await tabTo(page, /^fret$/);
       await press('Control+a');
@@ -79,7 +73,7 @@ test('a whole instrument is restrung by keyboard alone, from signing in to the c
     }
     await press('Space');
     await says(`String ${string} tied`);
-    if (string === 4) expect(await serious(page)).toEqual([]);
+    if (string === 4) expect(await seriousFaults(page)).toEqual([]);
     await press('Space');
     await says(`String ${string} wound`);
     await press('Space');
@@ -102,7 +96,7 @@ test('a whole instrument is restrung by keyboard alone, from signing in to the c
   await press('ArrowRight');
   await expect(page.getByText('every string has passed every stage')).toBeVisible();
   await expect(page.getByRole('row', { name: /^4 / })).toContainText('3 rounds, last 10 ¢');
-  expect(await serious(page)).toEqual([]);
+  expect(await seriousFaults(page)).toEqual([]);
   await press('Enter');
   await page.keyboard.type('retune tonight');
   await tabTo(page, /^Hand over and close$/);

@@ -1,22 +1,15 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { setsFor } from '@gold-peg/craft/strings';
 import { logString } from '@gold-peg/craft/worksheet';
 import { STRING_EVENTS, STRING_STAGES } from '@gold-peg/craft/stages';
 import type { Page } from '@playwright/test';
 import { v7 as uuidV7 } from 'uuid';
+import { seriousFaults } from './access.js';
 import { expect, signIn, test, type Workshop } from './workshop.js';
 
 /** A Tuesday, twenty to ten by the clock of the harbour, for the house and for the page. */
 const MORNING = '2026-05-26T08:40:00Z';
 test.use({ clock: MORNING });
 test.beforeEach(({ page }) => page.clock.install({ time: MORNING }));
-
-const serious = async (page: Page) => {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  return violations
-    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-    .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' ')}`);
-};
 
 test('the day is planned, a block is moved by keys to another bench and stays there until it is let go', async ({ page, workshop }) => {
   await signIn(page, workshop);
@@ -126,7 +119,7 @@ test('hours of the house are changed by its owner, and Today follows; what canno
   await page.getByLabel('Days on which the house is closed').first().fill('28/5/2026');
   await page.getByLabel('Days on which the house is closed').first().press('Enter');
   await expect(page.getByText('Thu 28 May 2026')).toBeVisible();
-  expect(await serious(page)).toEqual([]);
+  expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole('button', { name: 'Keep these hours' }).click();
   await expect(page.getByText('Kept: Today is planned with them.')).toBeVisible();
   await page.getByRole('link', { name: 'Today', exact: true }).click();
@@ -154,7 +147,7 @@ test('somebody falls ill: a press takes them out of today, the plan follows, and
   await expect(corin).toHaveAttribute('aria-selected', 'false');
   await expect(page.getByText(/the plan moved\..*since Corin Vell is not there then\./)).toBeVisible();
   await expect(today).toHaveCount(0);
-  expect(await serious(page)).toEqual([]);
+  expect(await seriousFaults(page)).toEqual([]);
   await corin.click();
   await expect(corin).toHaveAttribute('aria-selected', 'true');
   await page.getByRole('button', { name: 'seen', exact: true }).click();
@@ -179,7 +172,7 @@ test('as the day goes by a promise comes into danger: its owner is asked for ano
   await danger.getByRole('button', { name: /^ask Tamsel Orre for / }).click();
   await expect(page.getByRole('region', { name: /^Another hour: / })).toBeVisible();
   await expect(page.getByLabel('Text', { exact: true })).toHaveValue(/we promised Heron parlour, walnut \(passport 0117\) for 15:30/);
-  expect(await serious(page)).toEqual([]);
+  expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole('button', { name: 'Into the outbox' }).click();
   await expect(page.getByRole('region', { name: /^Another hour: / })).toBeHidden();
   await expect(danger).toBeHidden();
@@ -211,7 +204,7 @@ test('nylon for the day after tomorrow is hung up as it is taken in, and the wor
     .click();
   await page.getByRole('button', { name: 'in a hurry? hang it up first' }).click();
   await expect(page.getByText(/Hung now it holds in about 24 h, .* 1 \d\.\d kg · 2 \d\.\d kg/)).toBeVisible();
-  expect(await serious(page)).toEqual([]);
+  expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole('button', { name: 'it hangs now' }).click();
   await expect(page.getByText(/✓ Hangs since /)).toBeVisible();
   await page.getByRole('link', { name: 'Today', exact: true }).click();
@@ -299,5 +292,5 @@ test('what became of promises is drawn and told in numbers, and the day goes out
   await page.getByRole('link', { name: 'how honest we were' }).click();
   await expect(page.getByRole('img', { name: /^Of \d+ said to be \d+ in 100, \d+ in 100 were kept/ })).toBeVisible();
   await expect(page.getByRole('row')).not.toHaveCount(1);
-  expect(await serious(page)).toEqual([]);
+  expect(await seriousFaults(page)).toEqual([]);
 });

@@ -1,21 +1,9 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
+import { seriousFaults } from './access.js';
 import { expect, signIn, stageLink, test } from './workshop.js';
 
 /** A Saturday after the house was closed: the most is late then. */
 test.use({ clock: '2026-05-30T13:30:00Z' });
-
-/** `rules`: those that can differ from what was looked at before; all where none are named. */
-const serious = async (page: Page, rules: readonly string[] = []) => {
-  const { violations } = await new AxeBuilder({ page })
-    .setLegacyMode()
-    // what is in order is not gathered
-    .options({ resultTypes: ['violations'], ...(rules.length > 0 && { runOnly: { type: 'rule', values: [...rules] } }) })
-    .analyze();
-  return violations
-    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-    .map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`);
-};
 
 const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] = [
   ['Today', (page) => page.getByRole('link', { name: 'Today', exact: true }).click()],
@@ -270,7 +258,7 @@ for (const { light, viewport } of WALKS) {
     const faults = faultsOf(page, workshop.address);
     await page.goto('/');
     await page.getByLabel('Name').waitFor();
-    expect(await serious(page, rules)).toEqual([]);
+    expect(await seriousFaults(page, rules)).toEqual([]);
     await signIn(page, workshop, 'Wenna Tarrow');
     await page.getByRole('button', { name: /^You:/ }).click();
     const item = page.getByRole('menuitem', { name: /^Light/ });
@@ -279,7 +267,7 @@ for (const { light, viewport } of WALKS) {
     for (const [name, go] of SCREENS) {
       await go(page);
       await page.waitForTimeout(300); // menus and ripples are gone
-      expect.soft(await serious(page, rules), name).toEqual([]);
+      expect.soft(await seriousFaults(page, rules), name).toEqual([]);
       const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       expect.soft(wide, `${name}: wider than its window`).toBeLessThanOrEqual(0);
     }

@@ -12,6 +12,7 @@ const files = readdirSync(import.meta.dirname)
 
 export default defineConfig({
   testDir: '.',
+  globalSetup: './pattern.ts',
   projects: files.map((testMatch) => ({ name: testMatch.replace('.spec.ts', ''), testMatch })),
   workers: 2, // each with a workshop of its own
   // how fast it is is for the bench to say: a slow machine is no fault of the product

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test as base, type Page } from '@playwright/test';
 import pg from 'pg';
+import { PATTERN } from './pattern.js';
 import { freePort, startThrowAwayCluster } from '../scripts/postgres/cluster.js';
 import { ensureDatabase } from '../scripts/postgres/database.js';
 import { serverCommand, startServer, stopProcess } from '../scripts/server-process.js';
@@ -24,9 +25,10 @@ export class Workshop {
   private copies: string | null = null;
 
   static async open(durable = false, clock: string | null = null, copies = false): Promise<Workshop> {
-    const cluster = await startThrowAwayCluster({ durable });
+    const like = clock === null ? process.env[PATTERN] : undefined; // the demo is as old as the clock says
+    const cluster = await startThrowAwayCluster({ durable, like });
     const databaseUrl = await ensureDatabase(cluster.url, 'gold_peg');
-    serverCommand({ root, databaseUrl, clock }, 'demo', 'rack');
+    if (like === undefined) serverCommand({ root, databaseUrl, clock }, 'demo', 'rack');
     const workshop = new Workshop(cluster, databaseUrl, await freePort(), clock);
     if (copies) workshop.copies = mkdtempSync(join(tmpdir(), 'gold-peg-copies-'));
     await workshop.start();

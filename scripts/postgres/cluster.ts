@@ -3,6 +3,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import {
   chownSync,
   constants,
+  copyFileSync,
   existsSync,
   mkdirSync,
   mkdtempSync,
@@ -111,12 +112,33 @@ export async function startCluster(folder: string, { durable, port }: { durable:
   };
 }
 
-/** A cluster for one run of the tests, gone with it. A durable one keeps what was committed when it crashes. */
-export async function startThrowAwayCluster(
-  { durable, under = '/tmp' }: { durable: boolean; under?: string } = { durable: false },
-): Promise<Cluster & { revive(): Promise<void> }> {
+/** A cluster that was filled and stopped: others begin as copies of it. */
+export async function makePattern(fill: (url: string) => Promise<void>): Promise<{ folder: string; remove(): void }> {
+  const folder = throwAwayFolder();
+  const cluster = await startCluster(folder, { durable: false });
+  try {
+    await fill(cluster.url);
+  } finally {
+    cluster.stop();
+  }
+  return { folder, remove: () => rmSync(folder, { recursive: true, force: true }) };
+}
+
+function throwAwayFolder(under = '/tmp'): string {
   const folder = mkdtempSync(join(under, 'gold-peg-test-'));
   giveToServer(folder);
+  return folder;
+}
+
+/** A cluster for one run of the tests, gone with it. A durable one keeps what was committed when it crashes. It begins empty, or `like` the pattern in that folder. */
+export async function startThrowAwayCluster(
+  { durable, under, like }: { durable: boolean; under?: string; like?: string | undefined } = { durable: false },
+): Promise<Cluster & { revive(): Promise<void> }> {
+  const folder = throwAwayFolder(under);
+  if (like !== undefined) {
+    asServer('cp', ['-a', join(like, 'data'), folder]);
+    copyFileSync(join(like, 'gold-peg.json'), join(folder, 'gold-peg.json'));
+  }
   const cluster = await startCluster(folder, { durable });
   return {
     url: cluster.url,
@@ -137,9 +159,8 @@ const STANDBY = 'gold_peg_standby';
 
 /** A throw-away primary and a standby of it, which has on its disk whatever the primary says that it keeps. */
 export async function startThrowAwayPair(): Promise<{ primary: Cluster; standby: Cluster; close(): void }> {
-  const folders = [0, 1].map(() => mkdtempSync('/tmp/gold-peg-test-'));
+  const folders = [throwAwayFolder(), throwAwayFolder()];
   const [first = '', second = ''] = folders;
-  folders.forEach(giveToServer);
   const primary = await startCluster(first, { durable: true });
   const { port, password } = JSON.parse(readFileSync(join(first, 'gold-peg.json'), 'utf8')) as Kept;
   const from = `host=127.0.0.1 port=${port} user=goldpeg password=${password} application_name=${STANDBY}`;

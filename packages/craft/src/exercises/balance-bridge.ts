@@ -18,6 +18,7 @@ import { floats, type Instrument } from '../instrument/index.js';
 import { HOLDS } from '../methods/index.js';
 import { setsFor, stringProperties } from '../strings/index.js';
 import { cents, fromDegrees, hertz, metres, type Cents, type Metres, type Radians } from '../units/index.js';
+import { atLevel, eitherWay, pickFrom } from './draw.js';
 import { archetypesOf, type Kinds } from './drawn-string.js';
 
 /** One string tuned to so far beside its note, as the tuner shows it then; or both screws of the claw turned, in above zero. */
@@ -54,19 +55,16 @@ const NOT_HOME = 10;
 const LEVEL = fromDegrees(BRIDGE_WORK.levelWithin.value);
 const MOST_DRAWS = 200;
 
-const at = (list: readonly number[], level: number): number => list[Math.min(level, list.length - 1)] ?? 0;
-
 /** @throws RangeError where no bridge of these kinds floats, or none can be brought home. */
 export function balanceExercise(chance: () => number, level: number, kinds: Kinds): BalanceExercise {
   const floating = archetypesOf(kinds).filter(({ id }) => floats(instrumentOf(id).bridge));
-  const evenly = (most: number) => most * (2 * chance() - 1);
   for (let draw = 0; draw < MOST_DRAWS; draw++) {
-    const archetype = floating[Math.floor(chance() * floating.length)];
+    const archetype = pickFrom(floating, chance);
     const bridge = archetype === undefined ? null : bridgeOf(instrumentOf(archetype.id), chance);
     const right = bridge === null ? null : levelClaw(bridge);
     if (archetype === undefined || bridge === null || right?.ok !== true) continue;
-    const claw = metres(right.value + screwLead * evenly(at(CLAW, level)));
-    const heard = bridge.strings.map(({ pitch }) => hertz(pitch * 2 ** (evenly(at(OFF, level)) / 1200)));
+    const claw = metres(right.value + screwLead * eitherWay(atLevel(CLAW, level), chance));
+    const heard = bridge.strings.map(({ pitch }) => hertz(pitch * 2 ** (eitherWay(atLevel(OFF, level), chance) / 1200)));
     const { rests } = restsFrom(bridge, claw, heard);
     const best = fewest(bridge, claw, rests);
     if (best !== null)
@@ -77,7 +75,7 @@ export function balanceExercise(chance: () => number, level: number, kinds: Kind
 
 function bridgeOf(instrument: Instrument, chance: () => number): FloatingBridge | null {
   const sets = setsFor(instrument.family, instrument.strings.length);
-  const specs = sets[Math.floor(chance() * sets.length)]?.strings ?? [];
+  const specs = pickFrom(sets, chance)?.strings ?? [];
   const strings = specs.map((spec) => {
     const read = stringProperties(spec);
     return read.ok ? read.value : null;

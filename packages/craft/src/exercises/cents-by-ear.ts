@@ -1,4 +1,5 @@
 import { CONCERT_A4, hertz, type Hertz } from '../units/index.js';
+import { atLevel, eitherWay, oneOf } from './draw.js';
 
 /** Two tones after one another or together: how many cents is the string off its note? */
 export interface CentsExercise {
@@ -30,9 +31,9 @@ export const TRIED_CENTS = 4;
 export const beatsBetween = (a: Hertz, b: Hertz, partial: number): number => Math.abs(a - b) * partial;
 
 export function centsExercise(chance: () => number, level: number): CentsExercise {
-  const most = MOST[Math.min(level, MOST.length - 1)] ?? 10;
-  const note = hertz(CONCERT_A4 * 2 ** ((LOWEST + Math.floor(chance() * (HIGHEST - LOWEST + 1))) / 12));
-  const truth = Math.round(most * (2 * chance() - 1) * 10) / 10;
+  const most = atLevel(MOST, level);
+  const note = hertz(CONCERT_A4 * 2 ** ((LOWEST + oneOf(HIGHEST - LOWEST + 1, chance)) / 12));
+  const truth = Math.round(10 * eitherWay(most, chance)) / 10;
   const sounds = hertz(note * 2 ** (truth / 1200));
   const partial = Math.max(1, Math.round(HEARD_NEAR / note));
   const after = hertz(sounds * 2 ** (TRIED_CENTS / 1200));

@@ -2,6 +2,7 @@ import { ARCHETYPES, instrumentOf, type Archetype } from '../archetypes/index.js
 import type { Instrument } from '../instrument/index.js';
 import { windString, type PostPlan } from '../procedure/index.js';
 import { setsFor, stringProperties, type StringProperties } from '../strings/index.js';
+import { oneOf, pickFrom } from './draw.js';
 
 /** A string that goes round a post of an instrument of some kind: what most exercises are made on. */
 export interface DrawnString {
@@ -19,8 +20,6 @@ export type Kinds = readonly string[];
 
 export const archetypesOf = (kinds: Kinds): readonly Archetype[] =>
   kinds.length === 0 ? ARCHETYPES : ARCHETYPES.filter(({ id }) => kinds.includes(id));
-
-const pickFrom = <T>(list: readonly T[], chance: () => number): T | undefined => list[Math.floor(chance() * list.length)];
 
 /** Tries until one is fit: a few in a hundred draws are enough for any exercise there is. */
 const MOST_DRAWS = 2000;
@@ -43,7 +42,7 @@ function anyString(chance: () => number, kinds: Kinds): DrawnString | null {
   if (archetype === undefined) return null;
   const instrument = instrumentOf(archetype.id);
   const set = pickFrom(setsFor(instrument.family, instrument.strings.length), chance);
-  const index = Math.floor(chance() * instrument.strings.length);
+  const index = oneOf(instrument.strings.length, chance);
   const spec = set?.strings[index];
   const read = spec === undefined ? null : stringProperties(spec);
   if (read?.ok !== true) return null;

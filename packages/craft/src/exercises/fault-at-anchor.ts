@@ -3,6 +3,7 @@ import { RESTRINGING } from '../constants/index.js';
 import { twoHoles } from '../instrument/index.js';
 import { FAULTS_AT, type FaultOf, type FaultPlace } from '../skills/index.js';
 import { cents, fromMillimetres, metres, newtons, type Cents, type Metres, type Newtons } from '../units/index.js';
+import { atLevel, oneOf, pickFrom } from './draw.js';
 import { drawString, type DrawnString, type Kinds } from './drawn-string.js';
 
 /** The end of a string at its pin, cut along the string, or at its tie, from above. */
@@ -19,15 +20,14 @@ export interface FaultAtAnchor extends DrawnString {
   drops: Cents | null;
 }
 
-const mm = (list: readonly number[], level: number): Metres => fromMillimetres(list[Math.min(level, list.length - 1)] ?? 0);
+const mm = (list: readonly number[], level: number): Metres => fromMillimetres(atLevel(list, level));
 /** How far a pin stands out, and how far in front of the edge and behind it a last crossing lies, mm, by level. */
 const OUT = [4, 3.2, 2.5, 2, 1.5];
 const ON_TOP = [8, 6, 4.5, 3.5, 2.5];
 const BEHIND = [4, 3.5, 3, 2.5, 2];
 
 export function faultAtAnchor(at: FaultAtAnchor['at'], chance: () => number, level: number, kinds: Kinds): FaultAtAnchor {
-  const faults: readonly FaultAtAnchor['truth'][] = FAULTS_AT[at];
-  const truth = faults[Math.floor(chance() * faults.length)] ?? 'none';
+  const truth = pickFrom<FaultAtAnchor['truth']>(FAULTS_AT[at], chance) ?? 'none';
   return drawString(chance, kinds, (drawn) => {
     const { instrument, index, plan } = drawn;
     if (instrument.bridge.anchor !== at || twoHoles(instrument, index)) return null;
@@ -43,7 +43,7 @@ const atPin = (truth: FaultAtAnchor['truth'], level: number) => ({ away: truth =
 
 function atTie({ string }: DrawnString, truth: FaultAtAnchor['truth'], level: number, chance: () => number) {
   const [least, most] = tieWay(string.construction === 'wound', {}).tucks;
-  const tucks = truth === 'few-tucks' ? least - 1 : least + Math.floor(chance() * (most - least + 1));
+  const tucks = truth === 'few-tucks' ? least - 1 : least + oneOf(most - least + 1, chance);
   return { tucks, away: truth === 'last-on-top' ? metres(-mm(ON_TOP, level)) : mm(BEHIND, level) };
 }
 

@@ -1,6 +1,7 @@
 import { windString, type PostPlan } from '../procedure/index.js';
 import { FAULTS_AT, type FaultOf } from '../skills/index.js';
 import { fromMillimetres, metres, type Metres } from '../units/index.js';
+import { atLevel, oneOf, pickFrom } from './draw.js';
 import { drawString, type DrawnString, type Kinds } from './drawn-string.js';
 
 /** A string on its post, seen from the side. */
@@ -23,8 +24,8 @@ const [TAIL, NO_TAIL] = [fromMillimetres(3), metres(0)];
 const LEAST_TURNS = 2;
 
 export function faultAtPost(chance: () => number, level: number, kinds: Kinds): FaultAtPost {
-  const truth = FAULTS_AT.post[Math.floor(chance() * FAULTS_AT.post.length)] ?? 'none';
-  const few = FEW[Math.min(level, FEW.length - 1)] ?? 0.75;
+  const truth = pickFrom(FAULTS_AT.post, chance) ?? 'none';
+  const few = atLevel(FEW, level);
   return drawString(chance, kinds, (drawn) => {
     const { plan, instrument, index } = drawn;
     if (instrument.strings[index]?.post.style !== 'through' || plan.methods.turnsAbove > 0 || plan.methods.leavesAbove) return null;
@@ -32,7 +33,7 @@ export function faultAtPost(chance: () => number, level: number, kinds: Kinds): 
     const turns = truth === 'few' ? few : plan.wind.turns;
     const wound = windString({ ...drawn, turns });
     if (wound?.kind !== 'post') return null;
-    const crosses = truth === 'crossing' ? 1 + Math.floor(chance() * (Math.floor(turns) - 1)) : null;
+    const crosses = truth === 'crossing' ? 1 + oneOf(Math.floor(turns) - 1, chance) : null;
     return { ...drawn, at: 'post', truth, wound, turns, tail: truth === 'short-tail' ? NO_TAIL : TAIL, crosses };
   });
 }

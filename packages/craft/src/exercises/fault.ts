@@ -1,5 +1,6 @@
 import { instrumentOf } from '../archetypes/index.js';
 import { FAULTS_AT, type Fault, type FaultPlace } from '../skills/index.js';
+import { pickFrom } from './draw.js';
 import { archetypesOf, type Kinds } from './drawn-string.js';
 import { faultAtAnchor, type FaultAtAnchor } from './fault-at-anchor.js';
 import { faultAtPost, type FaultAtPost } from './fault-at-post.js';
@@ -15,8 +16,7 @@ const PLACES = Object.keys(FAULTS_AT) as FaultPlace[];
 
 /** @throws RangeError where these kinds have neither pins nor ties, and no posts that are seen from the side. */
 export function faultExercise(chance: () => number, level: number, kinds: Kinds): FaultExercise {
-  const places = placesOn(kinds);
-  const at = places[Math.floor(chance() * places.length)];
+  const at = pickFrom(placesOn(kinds), chance);
   if (at === undefined) throw new RangeError('none of these instruments shows where it may be faulty');
   return at === 'post' ? faultAtPost(chance, level, kinds) : faultAtAnchor(at, chance, level, kinds);
 }

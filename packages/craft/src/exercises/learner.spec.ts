@@ -42,6 +42,12 @@ describe('where somebody stands', () => {
     expect(wrong).toBe(20);
   });
 
+  it('reads them by when they were made, and none of another skill', () => {
+    const offs = [...Array.from({ length: 30 }, () => 99), ...Array.from({ length: 20 }, () => 10)];
+    const mixed = [...many('slack', offs, () => false), ...many('cents', offs, () => true)].reverse();
+    expect(standingOf('slack', mixed)).toMatchObject({ tries: 20, bias: 10, spread: 0, wrong: 20 });
+  });
+
   it('says nothing of few tries, and takes who never tried for untaught', () => {
     expect(standingOf('cents', [])).toMatchObject({ tries: 0, bias: null, spread: null, worth: 4 });
     const few = standingOf(
@@ -76,6 +82,10 @@ describe('how hard', () => {
     expect(after([true, true, true, false])).toBe(0);
     expect(after([false, false])).toBe(0);
     expect(after(Array.from({ length: 40 }, () => true))).toBe(6);
+    // good, good, wrong: up and down again; wrong, good, good: up
+    const mixed = [tried('octave', 1, false, NOW + 2), tried('octave', 0, true, NOW + 1), tried('cents', 0, true, NOW + 3)];
+    expect(levelOf('octave', [...mixed, tried('octave', 0, true, NOW)])).toBe(0);
+    expect(levelOf('octave', [...mixed, tried('octave', 0, true, NOW + 4), tried('octave', 0, true, NOW + 5)])).toBe(1);
   });
 });
 

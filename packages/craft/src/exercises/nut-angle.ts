@@ -1,6 +1,7 @@
 import type { PostPlan } from '../procedure/index.js';
 import { windString } from '../procedure/index.js';
 import { toDegrees } from '../units/index.js';
+import { atLevel, oneOf } from './draw.js';
 import { drawString, type DrawnString, type Kinds } from './drawn-string.js';
 
 /** A string over its nut, seen from the side: does it press enough? */
@@ -29,10 +30,10 @@ const AWAY = [
 const QUARTERS = 18;
 
 export function nutExercise(chance: () => number, level: number, kinds: Kinds): NutExercise {
-  const [least, most] = AWAY[Math.min(level, AWAY.length - 1)] ?? AWAY[0];
+  const [least, most] = atLevel(AWAY, level);
   const enough = chance() < 0.5;
   return drawString(chance, kinds, (drawn) => {
-    const turns = 1 + Math.floor(chance() * QUARTERS) / 4;
+    const turns = 1 + oneOf(QUARTERS, chance) / 4;
     if (drawn.instrument.strings[drawn.index]?.post.style === 'locking') return null; // its turns are not chosen
     const wound = windString({ ...drawn, turns });
     if (wound?.kind !== 'post' || wound.nut === null || wound.wind.slack < 0 || turns > wound.capacityTurns) return null;

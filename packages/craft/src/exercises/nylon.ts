@@ -2,6 +2,7 @@ import { DRIFT } from '../constants/index.js';
 import { handStrength } from '../simulated/index.js';
 import { bisect } from '../solve/index.js';
 import { cents, type Cents } from '../units/index.js';
+import { atLevel } from './draw.js';
 
 /** A treble that creeps, read a few times: from which hour after it was strung can it be promised? */
 export interface NylonExercise {
@@ -31,7 +32,7 @@ const gone = (amplitude: number, onset: number, from: number, until: number): nu
   amplitude * (Math.log1p(until / onset) - Math.log1p(from / onset));
 
 export function nylonExercise(chance: () => number, level: number): NylonExercise {
-  const spread = SPREAD[Math.min(level, SPREAD.length - 1)] ?? 0.5;
+  const spread = atLevel(SPREAD, level);
   for (;;) {
     const amplitude = DRIFT.amplitude.value * handStrength(chance, spread);
     const onset = DRIFT.onset.value * handStrength(chance, 2 * spread);

@@ -1,6 +1,7 @@
 import { fundamentalAt, loadString, tensionFor } from '../tension/index.js';
 import { pitchOf } from '../instrument/index.js';
 import { hertz, metres, newtons, semitonesBetween, type Hertz, type Metres, type Newtons } from '../units/index.js';
+import { atLevel, pickFrom } from './draw.js';
 import { drawString, type DrawnString, type Kinds } from './drawn-string.js';
 import { OCTAVE_ANSWERS, type OctavePlace } from '../skills/index.js';
 
@@ -41,15 +42,13 @@ const OVER = [
 /** So near to what breaks it nobody brings a string, here either. */
 const SAFE = 0.98;
 
-const at = <T>(list: readonly T[], level: number): T => list[Math.min(level, list.length - 1)] as T;
-
 /**
  * How far a string of length L under the pull T gives at its middle under a push F: two sides of a flat triangle, y = F L / 4 T, with the pull taken as it stands.
  */
 export const givesUnder = (push: Newtons, pull: Newtons, length: Metres): Metres => metres((push * length) / (4 * pull));
 
 export function octaveExercise(chance: () => number, level: number, kinds: Kinds): OctaveExercise {
-  const truth = OCTAVE_ANSWERS[Math.floor(chance() * OCTAVE_ANSWERS.length)] ?? 'at-its-note';
+  const truth = pickFrom(OCTAVE_ANSWERS, chance) ?? 'at-its-note';
   return drawString(chance, kinds, (drawn) => {
     const place = drawn.instrument.strings[drawn.index];
     if (place === undefined) return null;
@@ -75,11 +74,11 @@ function semitonesOff(truth: OctavePlace, level: number, chance: () => number): 
     case 'an-octave-under':
       return -12;
     case 'under':
-      return -between(at(UNDER, level));
+      return -between(atLevel(UNDER, level));
     case 'at-its-note':
       return 0;
     case 'over':
-      return between(at(OVER, level));
+      return between(atLevel(OVER, level));
   }
 }
 

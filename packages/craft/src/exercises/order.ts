@@ -5,6 +5,7 @@ import { STRING_ORDERS, STRIPPINGS, type StringOrder, type Stripping } from '../
 import { setsFor, stringProperties } from '../strings/index.js';
 import { tensionFor } from '../tension/index.js';
 import { newtons, type Newtons } from '../units/index.js';
+import { atLevel, pickFrom, shuffled } from './draw.js';
 import { archetypesOf, type Kinds } from './drawn-string.js';
 
 interface OnBridge {
@@ -44,11 +45,11 @@ const WORSE_BY = [1, 0.6, 0.4, 0.2];
 const MOST_DRAWS = 500;
 
 export function orderExercise(chance: () => number, level: number, kinds: Kinds): OrderExercise {
-  const worseBy = WORSE_BY[Math.min(level, WORSE_BY.length - 1)] ?? 0.2;
+  const worseBy = atLevel(WORSE_BY, level);
   const inOrder = chance() < 0.5;
   const archetypes = archetypesOf(kinds);
   for (let draw = 0; draw < MOST_DRAWS; draw++) {
-    const archetype = archetypes[Math.floor(chance() * archetypes.length)];
+    const archetype = pickFrom(archetypes, chance);
     if (archetype === undefined) continue;
     const on: OnBridge = { kind: archetype.id, name: archetype.name, instrument: instrumentOf(archetype.id) };
     const made = inOrder ? orders(on, chance, worseBy) : atOnce(on, chance);
@@ -96,16 +97,6 @@ function pullsOf(instrument: Instrument): Newtons[] | null {
     return read?.ok === true ? [newtons(tensionFor(pitchOf(instrument, place), place.scaleLength, read.value))] : [];
   });
   return pulls.length === instrument.strings.length ? pulls : null;
-}
-
-/** In another order, each as likely (Fisher and Yates). */
-function shuffled<T>(list: readonly T[], chance: () => number): T[] {
-  const now = [...list];
-  for (let at = now.length - 1; at > 0; at--) {
-    const other = Math.floor(chance() * (at + 1));
-    [now[at], now[other]] = [now[other] as T, now[at] as T];
-  }
-  return now;
 }
 
 export const orderIsRight = ({ truth }: OrderExercise, { choice }: OrderAnswer): boolean => choice === truth;

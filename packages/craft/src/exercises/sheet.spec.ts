@@ -29,6 +29,16 @@ describe('what came of a sheet', () => {
     expect(result('slack', offs, { ...TASK, within: 1.5 })?.reached).toBe(true);
   });
 
+  it('counts tries of its own skill by when they were made, in whatever order they are told', () => {
+    const told = [...tries('slack', [50, 50, 50, 50, 0, 0, 0, 0]).reverse(), ...tries('fault', [1, 0, 0])];
+    const [slack, fault] = sheetResults(TASK, told);
+    expect([slack?.bias, slack?.tries, fault?.tries, fault?.reached]).toEqual([50, 4, 3, null]);
+  });
+
+  it('is reached where somebody is off by just what was asked', () => {
+    expect(result('fault', [0, 1, 0, 0], { ...TASK, within: 5 })?.reached).toBe(true);
+  });
+
   it('counts the first tries, and says nothing before all are there', () => {
     expect(result('slack', [50, 50, 50, 50, 0, 0, 0, 0])?.bias).toBe(50);
     expect(result('slack', [0, 0, 0])).toMatchObject({ tries: 3, reached: null });
@@ -52,6 +62,11 @@ describe('kinds of a sheet', () => {
 
   it('leave an exercise as it is where none is named', () => {
     expect(exerciseOf('slack', 77, 1, [])).toEqual(exerciseOf('slack', 77, 1));
+  });
+
+  it('are unfit for what asks for a post where there is no head', () => {
+    for (const skill of ['slack', 'octave', 'nut-angle'] as const)
+      expect(unfitFor({ skills: [skill], kinds: ['electric-headless'], level: 0 })).toEqual([skill]);
   });
 
   it('are unfit for what they have not: nothing floats on a ukulele, nothing goes round a post without a head', () => {

@@ -1,6 +1,7 @@
 import { windString } from '../procedure/index.js';
 import { liftInTheMiddle, slackForLift, turnsForSlack } from '../post/index.js';
 import { fromMillimetres, metres, type Metres } from '../units/index.js';
+import { eitherWay } from './draw.js';
 import { drawString, type DrawnString, type Kinds } from './drawn-string.js';
 
 /** Less than this is pulled tight, more no hand lifts. */
@@ -25,7 +26,7 @@ export const slackExercise = (chance: () => number, _level: number, kinds: Kinds
   drawString(chance, kinds, (drawn) => {
     const { slack } = drawn.plan;
     if (slack < LEAST || slack > MOST) return null;
-    return { ...drawn, wanted: slack, left: metres(slack * (1 + SHOWN_OFF * (2 * chance() - 1))) };
+    return { ...drawn, wanted: slack, left: metres(slack * (1 + eitherWay(SHOWN_OFF, chance))) };
   });
 
 const scaleOf = ({ instrument, index }: SlackExercise): Metres => instrument.strings[index]?.scaleLength ?? metres(1);

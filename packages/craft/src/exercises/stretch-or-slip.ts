@@ -12,6 +12,7 @@ import {
 } from '../simulated/index.js';
 import { cents, newtons, type Cents } from '../units/index.js';
 import { pitchOf } from '../instrument/index.js';
+import { atLevel, oneOf } from './draw.js';
 import { drawString, type DrawnString, type Kinds } from './drawn-string.js';
 
 /** Three rounds of stretching by hand and tuning back, on a string that settles or on one whose hold gives way. */
@@ -43,10 +44,10 @@ const LEAST_DROP = 6;
 
 export function slipExercise(chance: () => number, level: number, kinds: Kinds): SlipExercise {
   const slips = chance() < 0.5;
-  const ranges = LAST_TO_FIRST[Math.min(level, LAST_TO_FIRST.length - 1)] ?? LAST_TO_FIRST[0];
+  const ranges = atLevel(LAST_TO_FIRST, level);
   const [least, most] = slips ? ranges.slips : ranges.settles;
   return drawString(chance, kinds, (drawn) => {
-    const drops = roundsOn(drawn, slips, Math.floor(chance() * 2 ** 31));
+    const drops = roundsOn(drawn, slips, oneOf(2 ** 31, chance));
     const [first = 0, , last = 0] = drops ?? [];
     const fits = first >= LEAST_DROP && last > least * first && last <= most * first;
     return drops !== null && fits ? { ...drawn, drops, slips } : null;

@@ -1,6 +1,7 @@
 import { caliperReadings } from '../simulated/index.js';
 import { LINES, STRINGS, type TableString } from '../strings/index.js';
 import { metres, type Metres } from '../units/index.js';
+import { atLevel, eitherWay, oneOf, pickFrom } from './draw.js';
 
 /** A loose string, read with a caliper and felt, out of a tray in which these lie. */
 export interface WhichStringExercise {
@@ -31,16 +32,16 @@ const MOST_ZERO_M = 0.00002;
 const NOT_ZEROED_FROM = 2;
 
 export function whichStringExercise(chance: () => number, level: number): WhichStringExercise {
-  const apart = APART[Math.min(level, APART.length - 1)] ?? 1;
+  const apart = atLevel(APART, level);
   const lines = LINES.map(({ id }) => STRINGS.filter(({ lineId }) => lineId === id).sort((a, b) => a.gauge - b.gauge));
   const long = lines.filter((line) => line.length > (CHOICES - 1) * apart);
-  const line = long[Math.floor(chance() * long.length)] ?? [];
-  const first = Math.floor(chance() * (line.length - (CHOICES - 1) * apart));
+  const line = pickFrom(long, chance) ?? [];
+  const first = oneOf(line.length - (CHOICES - 1) * apart, chance);
   const choices = line.filter((_, at) => at >= first && (at - first) % apart === 0).slice(0, CHOICES);
-  const truth = Math.floor(chance() * choices.length);
+  const truth = oneOf(choices.length, chance);
   const it = choices[truth];
   if (it === undefined) throw new RangeError('no line of strings is long enough to choose from');
-  const zero = metres(level >= NOT_ZEROED_FROM ? MOST_ZERO_M * (2 * chance() - 1) : 0);
+  const zero = metres(level >= NOT_ZEROED_FROM ? eitherWay(MOST_ZERO_M, chance) : 0);
   const readings = caliperReadings(it, { zero, count: READINGS }, chance);
   return { choices, truth, readings, zero, ribbed: it.construction === 'wound' && it.finish !== 'flat' };
 }
