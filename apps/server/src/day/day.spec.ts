@@ -61,12 +61,23 @@ describe('the day as the planner sees it', () => {
     const day = await read();
     const [job, person] = [day.jobs.find(({ passport }) => passport === 104), day.people[0]];
     const [from] = person?.windows.find(([start]) => start > day.now) ?? [0];
+    const minutes = job?.operations.find(({ id }) => id === 'restring')?.minutes;
     const at = (minute: number) => new Date(Date.parse(day.origin) + minute * 60_000).toISOString();
     const pin = (minute: number) => ({ jobId: job?.id, operation: 'restring', place: { personId: person?.id, startAt: at(minute) } });
     const pinned = await technician.ask('PUT', '/api/day/pins', pin(from));
     expect(pinned.body.pinned).toEqual([{ job: job?.id, operation: 'restring', person: person?.id, start: from }]);
-    const atNoon = await technician.ask('PUT', '/api/day/pins', pin(from - 30));
-    expect([atNoon.status, atNoon.body.fields[0].says]).toEqual([422, 'must lie with all its minutes in one of the windows of its person']);
+    const name = person?.name ?? '';
+    const refusal = async (minute: number) => {
+      const { status, body } = await technician.ask('PUT', '/api/day/pins', pin(minute));
+      return [status, body.detail];
+    };
+    // a Tuesday of 9:00 to 12:15 and 13:00 to 17:30: what takes over an hour does not go on over noon
+    expect(await refusal(from - 60)).toEqual([
+      422,
+      `It cannot lie there: ${name} is there Tuesday 9:00 to 12:15 and 13:00 to 17:30: ${minutes} min from 12:00 do not fit.`,
+    ]);
+    expect(await refusal(day.now - 30)).toEqual([422, 'It cannot lie there: 9:30 has gone by.']);
+    expect(await refusal(from + 5 * 1440 - 60)).toEqual([422, `It cannot lie there: ${name} is not there on Sunday.`]);
     expect((await read()).pinned).toHaveLength(1);
     await technician.ask('PUT', '/api/day/pins', { jobId: job?.id, operation: 'restring', place: null });
     expect((await read()).pinned).toEqual([]);

@@ -1,6 +1,6 @@
 import { In, type DataSource } from 'typeorm';
 import type { Day } from '@gold-peg/contract/day';
-import { rackFault } from '@gold-peg/craft/day';
+import { pinFault } from '@gold-peg/craft/day';
 import { type Handler, Refusal, refuseField, signedIn } from '../handling/index.js';
 import { act } from '../acts/index.js';
 import { DayRow, PersonRow } from '../store/index.js';
@@ -8,6 +8,7 @@ import { askedFor } from './asked.js';
 import { hoursIn, THE_DAY } from './hours.js';
 import { keptPromises, sinceWhen } from './kept.js';
 import { rackOf } from './rack.js';
+import { sayPin } from './say-pin.js';
 import { nextVisits } from './told.js';
 
 const look = (asked: Parameters<typeof signedIn>[0] & { store: DataSource; now: Date }): Promise<Day> =>
@@ -32,10 +33,16 @@ export const pin: Handler<'pin'> = async (asked) => {
   const job = before.jobs.find(({ id }) => id === jobId);
   if (job?.operations.some(({ id }) => id === operation) !== true) throw refuseField('operation', 'must be left to do of an open job');
   if (place !== null) {
+    const begun = [...before.done, ...before.started].some((each) => each.job === jobId && each.operation === operation);
+    if (begun) throw refuseField('operation', 'must not have begun: what has stays where it is');
     const start = Math.round((Date.parse(place.startAt) - Date.parse(before.origin)) / MINUTE_MS);
-    const others = before.pinned.filter((each) => each.job !== jobId || each.operation !== operation);
-    const fault = rackFault({ ...before, pinned: [...others, { job: jobId, operation, person: place.personId, start }] });
-    if (fault !== null) throw refuseField('place', sayFault(fault.says, before));
+    const pin = { job: jobId, operation, person: place.personId, start };
+    if (!before.people.some(({ id }) => id === place.personId)) throw refuseField('personId', 'must be somebody who works at the bench');
+    const fault = pinFault(before, pin);
+    if (fault !== null) {
+      const says = sayPin(fault, before, pin);
+      throw new Refusal('invalid', `It cannot lie there: ${says}.`, { fields: [{ field: 'place', says }] });
+    }
   }
   await change(store, (now) => {
     const others = now.pinned.filter((each) => each.jobId !== jobId || each.operation !== operation);
@@ -76,8 +83,6 @@ export const setAway: Handler<'setAway'> = async (asked) => {
 };
 
 const MINUTE_MS = 60_000;
-/** Minutes of the planner as nobody reads them are left out of what is said. */
-const sayFault = (says: string, { now }: Day): string => says.replace(`now, ${now}`, 'now');
 
 /** Changes the one row of the day, and counts its version; false where `version` is no more the one that stands. */
 async function change(store: DataSource, to: (now: DayRow) => Partial<DayRow>, version?: number): Promise<boolean> {

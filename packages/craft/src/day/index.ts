@@ -21,7 +21,7 @@ export { insertJob, type Asked, type Inserted } from './insert.js';
 export { nextOf, type AtHand, type Next } from './next.js';
 export { promises, type Promised } from './promise.js';
 export { replanDay, replanQuietly, type Moved, type Replanned, type Why } from './replan.js';
-export { rackFault, type RackFault } from './rack-fault.js';
+export { pinFault, rackFault, type PinFault, type RackFault } from './rack-fault.js';
 export { expectedEffort, minutesToSpare, type Effort } from './latest-start.js';
 export { learnedMinutes, learnedPace, type Pace, type TimedStage } from './learned-pace.js';
 export { stageMinutes } from './stage-minutes.js';

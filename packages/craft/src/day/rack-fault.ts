@@ -18,7 +18,10 @@ export function rackFault(rack: Rack): RackFault | null {
     ) ??
     fixedTwice(rack) ??
     first(rack.started, (each, nth) => startedFault(rack, each, nth)) ??
-    first(rack.pinned, (each, nth) => pinFault(rack, each, `pinned[${nth}]`))
+    first(rack.pinned, (each, nth) => {
+      const fault = pinFault(rack, each);
+      return fault === null ? null : { field: `pinned[${nth}].${FIELD[fault.why]}`, says: sayPin(fault, rack, each) };
+    })
   );
 }
 
@@ -77,32 +80,66 @@ function startedFault({ jobs, done, started }: Rack, { job, operation }: Rack['s
     : { field: `started[${nth}].operation`, says: `must come after ${open.id}, which is neither done nor started` };
 }
 
-function pinFault(rack: Rack, pin: Pinned, field: string): RackFault | null {
+/** Why a pin cannot lie where it is, with what a person needs to know to put it elsewhere. Minutes as in the rack, people and jobs by their ids. */
+export type PinFault =
+  | { why: 'before-now' }
+  | { why: 'cannot' }
+  | { why: 'hours'; minutes: number }
+  | { why: 'busy'; job: string; from: number; until: number }
+  | { why: 'one-hand'; person: string }
+  | { why: 'chain'; earliest: number };
+
+const FIELD: Readonly<Record<PinFault['why'], 'start' | 'person'>> = {
+  'before-now': 'start',
+  cannot: 'person',
+  hours: 'start',
+  busy: 'start',
+  'one-hand': 'person',
+  chain: 'start',
+};
+
+function sayPin(fault: PinFault, { now, jobs }: Rack, { job }: Pinned): string {
+  switch (fault.why) {
+    case 'before-now':
+      return `must not be before now, ${now}`;
+    case 'cannot':
+      return `must be somebody who can do ${jobs.find(({ id }) => id === job)?.kind ?? ''}`;
+    case 'hours':
+      return 'must lie with all its minutes in one of the windows of its person';
+    case 'busy':
+      return 'must not lie over another pin or what is started';
+    case 'one-hand':
+      return 'must be the same as for the other operations of this job that stay in one hand';
+    case 'chain':
+      return 'must not be earlier than what comes before it in its job takes';
+  }
+}
+
+/** @returns null where the pin can lie there, or is of what the rack has not. */
+export function pinFault(rack: Rack, pin: Pinned): PinFault | null {
   const { jobs, people, now, started, pinned, done } = rack;
   const job = jobs.find(({ id }) => id === pin.job);
   const person = people.find(({ id }) => id === pin.person);
   const at = operationOf(job, pin.operation);
   const operation = job?.operations[at];
   if (job === undefined || person === undefined || operation === undefined) return null;
-  const end = pin.start + operation.minutes;
-  if (pin.start < now) return { field: `${field}.start`, says: `must not be before now, ${now}` };
-  if (!person.can.includes(job.kind)) return { field: `${field}.person`, says: `must be somebody who can do ${job.kind}` };
-  if (!person.windows.some(([from, until]) => from <= pin.start && end <= until))
-    return { field: `${field}.start`, says: 'must lie with all its minutes in one of the windows of its person' };
+  const { minutes } = operation;
+  const end = pin.start + minutes;
+  if (pin.start < now) return { why: 'before-now' };
+  if (!person.can.includes(job.kind)) return { why: 'cannot' };
+  if (!person.windows.some(([from, until]) => from <= pin.start && end <= until)) return { why: 'hours', minutes };
+  const is = (each: OfJob) => each.job === pin.job && each.operation === pin.operation;
   const busy = [
     ...started.map((each) => ({ ...each, from: each.start, until: now + each.minutesLeft })),
-    ...pinned.filter((each) => each !== pin).map((each) => ({ ...each, from: each.start, until: each.start + minutesOf(jobs, each) })),
-  ];
-  if (busy.some(({ person: id, from, until }) => id === pin.person && from < end && pin.start < until))
-    return { field: `${field}.start`, says: 'must not lie over another pin or what is started' };
-  const hands = [...done, ...started, ...pinned].filter(
-    (each) => each.job === job.id && (job.operations[operationOf(job, each.operation)]?.same ?? false),
+    ...pinned.filter((each) => !is(each)).map((each) => ({ ...each, from: each.start, until: each.start + minutesOf(jobs, each) })),
+  ].find(({ person: id, from, until }) => id === pin.person && from < end && pin.start < until);
+  if (busy !== undefined) return { why: 'busy', job: busy.job, from: busy.from, until: busy.until };
+  const other = [...done, ...started, ...pinned].find(
+    (each) => each.job === job.id && each.person !== pin.person && (job.operations[operationOf(job, each.operation)]?.same ?? false),
   );
-  if (operation.same && hands.some(({ person: id }) => id !== pin.person))
-    return { field: `${field}.person`, says: 'must be the same as for the other operations of this job that stay in one hand' };
-  return pin.start < earliestOf(rack, job, at)
-    ? { field: `${field}.start`, says: 'must not be earlier than what comes before it in its job takes' }
-    : null;
+  if (operation.same && other !== undefined) return { why: 'one-hand', person: other.person };
+  const earliest = earliestOf(rack, job, at);
+  return pin.start < earliest ? { why: 'chain', earliest } : null;
 }
 
 const minutesOf = (jobs: readonly Job[], { job, operation }: { job: string; operation: string }): number => {
