@@ -4,46 +4,10 @@ import { ARCHETYPES, instrumentOf } from '../archetypes/index.js';
 import { type Instrument } from '../instrument/index.js';
 import type { LayeredChoices } from '../methods/index.js';
 import { slackForTurns } from '../post/index.js';
-import { setsFor, stringProperties, type StringProperties } from '../strings/index.js';
+import { setsFor, type StringProperties } from '../strings/index.js';
 import { fromMillimetres, metres, toDegrees, toMillimetres, type Metres } from '../units/index.js';
-import { cutZones, windString, zoneAt, type ClampPlan, type PostPlan, type WindPlan } from './index.js';
-
-function stringsOf(instrument: Instrument, setName?: string): StringProperties[] {
-  const sets = setsFor(instrument.family, instrument.strings.length);
-  const set = sets.find(({ name }) => setName === undefined || name.startsWith(setName));
-  return (set?.strings ?? []).map((string) => {
-    const outcome = stringProperties(string);
-    if (!outcome.ok) throw new Error(outcome.problem.kind);
-    return outcome.value;
-  });
-}
-
-interface Asked {
-  set?: string;
-  choices?: LayeredChoices;
-  cut?: Metres;
-  instrument?: Instrument;
-  postThicker?: Metres;
-}
-
-function anyPlan(id: string, number: number, { set, instrument = instrumentOf(id), ...more }: Asked = {}): WindPlan {
-  const string = stringsOf(instrument, set)[number - 1];
-  const plan = string === undefined ? null : windString({ instrument, index: number - 1, string, ...more });
-  if (plan === null) throw new Error('no plan');
-  return plan;
-}
-
-function planOf(id: string, number: number, asked: Asked = {}): PostPlan {
-  const plan = anyPlan(id, number, asked);
-  if (plan.kind !== 'post') throw new Error('not wound round a post');
-  return plan;
-}
-
-function clampOf(number: number, asked: Asked = {}): ClampPlan {
-  const plan = anyPlan('electric-headless', number, asked);
-  if (plan.kind !== 'clamp') throw new Error('not clamped');
-  return plan;
-}
+import { clampOf, planOf, stringsOf } from '../testing/index.js';
+import { windString, type PostPlan } from './index.js';
 
 const angleOf = ({ nut }: PostPlan) => toDegrees(nut?.vertical ?? (0 as never));
 
@@ -342,47 +306,5 @@ describe('a string clamped at the head', () => {
     expect(long.room.up.semitones).toBeCloseTo(0, 9);
     expect(() => clampOf(1, { cut: metres(-0.02) })).toThrow('no plan');
     expect(() => clampOf(1, { instrument: { ...instrumentOf('electric-headless'), screwTuner: null } })).toThrow(RangeError);
-  });
-});
-
-describe('zones of the cut rule', () => {
-  const plans = ARCHETYPES.flatMap(({ id, sketch }) => sketch.notes.map((_, index) => anyPlan(id, index + 1)));
-  const END = metres(0.4);
-
-  it('cover the rule without gap or overlap', () => {
-    for (const plan of plans) {
-      const zones = cutZones(plan, END);
-      expect(zones[0]?.from).toBe(0);
-      expect(zones.at(-1)?.to).toBeCloseTo(END, 12);
-      zones.slice(1).forEach((zone, index) => expect(zone.from).toBe(zones[index]?.to));
-    }
-  });
-
-  it('hold the mark of the plan in the good one', () => {
-    for (const plan of plans) {
-      if (plan.cut < 0) continue;
-      expect(zoneAt(cutZones(plan, END), plan.cut)).toBe('good');
-    }
-  });
-
-  it('call a mark that gives less than a turn scrap', () => {
-    const plan = planOf('acoustic-parlour', 4);
-    const scrap = cutZones(plan, END).find(({ kind }) => kind === 'scrap');
-    if (scrap === undefined) throw new Error('no scrap');
-    expect(planOf('acoustic-parlour', 4, { cut: scrap.to }).wind.turns).toBeCloseTo(1, 9);
-  });
-
-  it('call a lock that is not reached scrap, and more than a turn on it many', () => {
-    const plan = planOf('electric-seven', 7);
-    const zones = cutZones(plan, END);
-    expect(toMillimetres(zones.find(({ kind }) => kind === 'scrap')?.to ?? (0 as never))).toBeCloseTo(4, 9); // half of 6 mm, and one
-    const many = zones.find(({ kind }) => kind === 'many');
-    expect(planOf('electric-seven', 7, { cut: many?.from ?? metres(0) }).wind.turns).toBeCloseTo(1, 6);
-  });
-
-  it('end at the clamp where the screw would run out', () => {
-    const plan = clampOf(6);
-    const over = cutZones(plan, END).find(({ kind }) => kind === 'over-capacity');
-    expect(clampOf(6, { cut: over?.from ?? metres(0) }).screw.left).toBeCloseTo(0, 9);
   });
 });
