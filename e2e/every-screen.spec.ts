@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Page, Request } from '@playwright/test';
 import { seriousFaults } from './access.js';
 import { expect, signIn, stageLink, test } from './workshop.js';
 
@@ -253,9 +253,11 @@ for (const { light, viewport } of WALKS) {
   test(`every screen is open to all, whole, and free of errors: ${light}, ${viewport.width} px wide`, async ({ browser, workshop }) => {
     test.setTimeout(600_000); // some forty screens, each looked through by axe
     const rules = light === 'paper' ? [] : ['color-contrast']; // in another light only colours are other ones
-    const context = await browser.newContext({ baseURL: workshop.address, viewport });
+    // what moves is the same whether one waits for it or not
+    const context = await browser.newContext({ baseURL: workshop.address, viewport, reducedMotion: 'reduce' });
     const page = await context.newPage();
     const faults = faultsOf(page, workshop.address);
+    const rest = restOf(page);
     await page.goto('/');
     await page.getByLabel('Name').waitFor();
     expect(await seriousFaults(page, rules)).toEqual([]);
@@ -266,7 +268,7 @@ for (const { light, viewport } of WALKS) {
     else await item.click();
     for (const [name, go] of SCREENS) {
       await go(page);
-      await page.waitForTimeout(300); // menus and ripples are gone
+      await rest();
       expect.soft(await seriousFaults(page, rules), name).toEqual([]);
       const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       expect.soft(wide, `${name}: wider than its window`).toBeLessThanOrEqual(0);
@@ -274,6 +276,26 @@ for (const { light, viewport } of WALKS) {
     expect(faults).toEqual([]);
     await context.close();
   });
+}
+
+/** Waits until what a page asked of its server has come and is drawn, and nothing moves any more. */
+function restOf(page: Page): () => Promise<void> {
+  const open = new Set<Request>();
+  // of the script of a worker that is ended before it has begun nobody hears again, and the feed goes on for good
+  const isHeardOf = (request: Request) => request.resourceType() !== 'eventsource' && !/\/worker-/.test(request.url());
+  page.on('request', (request) => isHeardOf(request) && open.add(request));
+  page.on('requestfinished', (request) => open.delete(request));
+  page.on('requestfailed', (request) => open.delete(request));
+  const drawn = () =>
+    page.evaluate(async () => {
+      for (let frame = 0; frame < 2; frame++) await new Promise(requestAnimationFrame);
+      const ends = document.getAnimations().filter(({ effect }) => effect?.getComputedTiming().endTime !== Infinity);
+      await Promise.allSettled(ends.map(({ finished }) => finished));
+    });
+  return async () => {
+    // what comes asks for more: a place for what it shows
+    for (let still = 0; still < 3; still = open.size === 0 ? still + 1 : 0) await drawn();
+  };
 }
 
 /** What the page complains of, and whom it asks but its own server; gathered from now on. */
