@@ -6,11 +6,11 @@ import { metres, toMillimetres, type Metres } from '../units/index.js';
 import { cutZones, zoneAt, type CutZone } from './index.js';
 
 describe('zones of the cut rule', () => {
-  const plans = ARCHETYPES.flatMap(({ id, sketch }) => sketch.notes.map((_, index) => anyPlan(id, index + 1)));
+  const plans = () => ARCHETYPES.flatMap(({ id, sketch }) => sketch.notes.map((_, index) => anyPlan(id, index + 1)));
   const END = metres(0.4);
 
   it('cover the rule without gap or overlap', () => {
-    for (const plan of plans) {
+    for (const plan of plans()) {
       const zones = cutZones(plan, END);
       expect(zones[0]?.from).toBe(0);
       expect(zones.at(-1)?.to).toBeCloseTo(END, 12);
@@ -19,7 +19,7 @@ describe('zones of the cut rule', () => {
   });
 
   it('hold the mark of the plan in the good one', () => {
-    for (const plan of plans) {
+    for (const plan of plans()) {
       if (plan.cut < 0) continue;
       expect(zoneAt(cutZones(plan, END), plan.cut)).toBe('good');
     }
@@ -56,7 +56,7 @@ describe('zones of the cut rule', () => {
   });
 
   it('are good from 0.35 turns fewer to 0.75 more, as far as the post holds them; what is longer is many up to the full post', () => {
-    for (const plan of plans) {
+    for (const plan of plans()) {
       if (plan.kind !== 'post' || plan.methods.turns === null) continue;
       const { turns } = plan.wind;
       const full = plan.capacityTurns;

@@ -1,25 +1,26 @@
 import { describe, expect, it } from 'vitest';
 import { ARCHETYPES, instrumentOf } from '../archetypes/index.js';
 import type { StringPlace } from '../instrument/index.js';
+import { hangAtNut, slotFit } from '../nut/index.js';
 import { nutToFret, takeUp, turnHeight, windingCircle } from '../post/index.js';
 import { anyPlan, clampOf, planOf, stringsOf } from '../testing/index.js';
 import { fromMillimetres, metres, radians, toDegrees } from '../units/index.js';
 import { practiceGap, windString, type PostPlan } from './index.js';
 
-const plans = ARCHETYPES.flatMap(({ id, sketch }) => sketch.notes.map((_, index) => anyPlan(id, index + 1)));
-const onPosts = plans.filter((plan) => plan.kind === 'post');
+const plans = () => ARCHETYPES.flatMap(({ id, sketch }) => sketch.notes.map((_, index) => anyPlan(id, index + 1)));
+const onPosts = () => plans().filter((plan) => plan.kind === 'post');
 
 /** Semitones from one strain to another: pull goes with strain, mass per metre with one over 1 + strain, pitch with the root of pull over mass. */
 const semitones = (from: number, to: number) => 12 * Math.log2(Math.sqrt((to * (1 + to)) / (from * (1 + from))));
 
 describe('what a plan says of a post', () => {
   it('stacks as many heights of a turn as there are turns', () => {
-    for (const { stackHeight, wind, geometry } of onPosts)
+    for (const { stackHeight, wind, geometry } of onPosts())
       expect(stackHeight).toBeCloseTo(Math.max(0, wind.turns) * turnHeight(geometry), 12);
   });
 
   it('lays the wanted slack into its band, whatever a lock takes beside it', () => {
-    for (const { slack, slackRange } of onPosts) {
+    for (const { slack, slackRange } of onPosts()) {
       expect(slackRange[0]).toBeLessThanOrEqual(slack + 1e-12);
       expect(slackRange[1]).toBeGreaterThanOrEqual(slack - 1e-12);
     }
@@ -59,7 +60,7 @@ describe('what a plan says of a post', () => {
   });
 
   it('keeps what was cut or counted, though it be less than no slack; only a plan pulls tight', () => {
-    const tight = plans.flatMap((plan) =>
+    const tight = plans().flatMap((plan) =>
       plan.kind === 'post' && plan.rule.kind === 'stretch-makes-more' ? [{ ...plan, house: plan.rule.house }] : [],
     );
     expect(tight.length).toBeGreaterThan(0);
@@ -146,9 +147,8 @@ describe('what a plan says of a clamp', () => {
 
 describe('practice and post', () => {
   const place = instrumentOf('mandolin').strings[0] as StringPlace;
-  const plain = planOf('mandolin', 1);
-  const house: PostPlan = { ...plain, rule: { kind: 'house' } };
-  const at = (fret: number) => ({ ...house, slack: nutToFret(fret, place.scaleLength) });
+  const house = (): PostPlan => ({ ...planOf('mandolin', 1), rule: { kind: 'house' } });
+  const at = (fret: number) => ({ ...house(), slack: nutToFret(fret, place.scaleLength) });
 
   it('disagree from a third more than the most on, and from a third less than the least', () => {
     // fret 2½ to 3: 2.5 · ¾ = 1.875, 3 · 4⁄3 = 4
@@ -165,7 +165,7 @@ describe('practice and post', () => {
 
   it('are not asked where somebody, or the nut, decided', () => {
     expect(practiceGap({ ...at(6), rule: { kind: 'at-most', house: 6 } }, place, 'mandolin')).toBeNull();
-    expect(practiceGap({ ...at(6), methods: { ...plain.methods, turnsFrom: 'technician' } }, place, 'mandolin')).toBeNull();
+    expect(practiceGap({ ...at(6), methods: { ...house().methods, turnsFrom: 'technician' } }, place, 'mandolin')).toBeNull();
   });
 
   it('are measured past the post of a bass: 50 to 100 mm', () => {
@@ -179,7 +179,30 @@ describe('practice and post', () => {
   it('have nothing to compare at a post of which practice says nothing, or a slack that is none', () => {
     const roller = instrumentOf('classical').strings[0] as StringPlace;
     expect(practiceGap({ ...planOf('classical', 1), rule: { kind: 'house' } }, roller, 'classical')).toBeNull();
-    expect(practiceGap({ ...house, slack: metres(-0.01) }, place, 'mandolin')).toBeNull();
+    expect(practiceGap({ ...house(), slack: metres(-0.01) }, place, 'mandolin')).toBeNull();
+  });
+});
+
+describe('what a plan says of the nut', () => {
+  it('leaves a roller at the height of its axis and the radius of its winding', () => {
+    const roller = planOf('classical', 1);
+    const axis = instrumentOf('classical').strings[0]?.post.holeHeight ?? 0;
+    expect(roller.exitHeight).toBeCloseTo(axis + windingCircle(roller.geometry).radius, 12);
+  });
+
+  it('hangs by what it turns there, its slot and the string before and behind it', () => {
+    for (const [id, index] of [
+      ['acoustic-parlour', 2],
+      ['electric-split', 0],
+      ['classical', 3],
+    ] as const) {
+      const { nut, geometry } = planOf(id, index + 1);
+      const place = instrumentOf(id).strings[index] as StringPlace;
+      const string = stringsOf(instrumentOf(id))[index];
+      if (nut === null || string === undefined) throw new Error('none');
+      const fit = slotFit(place.slotWidth, string.gauge).kind;
+      expect(nut.hang).toEqual(hangAtNut({ turned: nut.total, speakingLength: place.scaleLength, behindNut: geometry.nutToPost, fit }));
+    }
   });
 });
 
