@@ -1,10 +1,24 @@
 import { describe, expect, it } from 'vitest';
-import { CALIPER } from '../constants/index.js';
+import { levelClaw, restsFrom, screwLead } from '../balance/index.js';
+import { CALIPER, GOOD_WORK } from '../constants/index.js';
 import { floats } from '../instrument/index.js';
 import { chanceFrom } from '../simulated/index.js';
 import { takeUp, windingCircle } from '../post/index.js';
-import { metres, radians } from '../units/index.js';
-import { bridgeAfter, exerciseOf, givesUnder, judge, PUSH, rightSlack, turnsOf, aimFor, beatsBetween, type BridgeMove } from './index.js';
+import { HOLDS } from '../methods/index.js';
+import { hertz, metres, radians, type Metres } from '../units/index.js';
+import {
+  bridgeAfter,
+  exerciseOf,
+  givesUnder,
+  judge,
+  PUSH,
+  rightSlack,
+  turnsOf,
+  aimFor,
+  beatsBetween,
+  type BridgeMove,
+  type ExerciseOf,
+} from './index.js';
 import { FAULTS, FAULTS_AT, HARDEST, SKILLS, type Skill } from '../skills/index.js';
 
 const SEEDS = Array.from({ length: 12 }, (_, nth) => 7919 * (nth + 1));
@@ -44,6 +58,8 @@ describe('slack', () => {
     for (const exercise of made('slack').slice(0, 12)) {
       const aimed = judge('slack', exercise, { way: 'lift', liftMm: aimFor(exercise, 'lift', -9) });
       expect((1 + aimed.off / 100) * 0.91).toBeCloseTo(1, 6);
+      const cut = judge('slack', exercise, { way: 'cut', cutMm: aimFor(exercise, 'cut', -9) });
+      expect((1 + cut.off / 100) * 0.91).toBeCloseTo(1, 2);
     }
   });
 });
@@ -193,16 +209,17 @@ describe('order of strings', () => {
 });
 
 describe('find the fault', () => {
-  const all = [0, 3].flatMap((level) => Array.from({ length: 120 }, (_, seed) => exerciseOf('fault', seed, level)));
+  const all = () => [0, 3].flatMap((level) => Array.from({ length: 120 }, (_, seed) => exerciseOf('fault', seed, level)));
 
   it('shows one fault and no other: each there is somewhere, and each is judged by itself', () => {
-    for (const exercise of all) for (const fault of FAULTS) expect(judge('fault', exercise, { fault }).good).toBe(fault === exercise.truth);
-    const seen = new Set(all.map(({ at, truth }) => `${at} ${truth}`));
+    for (const exercise of all())
+      for (const fault of FAULTS) expect(judge('fault', exercise, { fault }).good).toBe(fault === exercise.truth);
+    const seen = new Set(all().map(({ at, truth }) => `${at} ${truth}`));
     expect(seen.size).toBe(FAULTS_AT.post.length + FAULTS_AT.pins.length + FAULTS_AT['tie-block'].length);
   });
 
   it('has on a post what is said of it', () => {
-    for (const exercise of all) {
+    for (const exercise of all()) {
       if (exercise.at !== 'post') continue;
       const { turns, tail, crosses, truth, plan } = exercise;
       expect(turns < 1).toBe(truth === 'few');
@@ -214,7 +231,7 @@ describe('find the fault', () => {
   });
 
   it('has at a pin or a tie what is said of it: a wound string wants one tuck or two, a smooth one two or three', () => {
-    for (const exercise of all) {
+    for (const exercise of all()) {
       if (exercise.at === 'post') continue;
       const { at, away, tucks, truth, instrument, string } = exercise;
       expect(instrument.bridge.anchor).toBe(at);
@@ -229,7 +246,7 @@ describe('find the fault', () => {
   });
 
   it('says what would come of it: an end that runs never comes up, one that creeps comes up and no farther, one that hangs falls by 0.8 mm of stretch', () => {
-    for (const exercise of all) {
+    for (const exercise of all()) {
       if (exercise.at === 'post') continue;
       const { truth, givesAt, drops, plan, string } = exercise;
       const { pull } = plan.load;
@@ -245,19 +262,25 @@ describe('find the fault', () => {
   });
 });
 
+it('calls good what is off by just as much as good work may be', () => {
+  const exercise = { ...exerciseOf('cents', 3, 0), truth: 0 };
+  const most = GOOD_WORK.cents.value;
+  expect([most, -most, most + 0.1].map((cents) => judge('cents', exercise, { cents }).good)).toEqual([true, true, false]);
+});
+
 it('draws chance from its seed alone', () => {
   const [one, other] = [chanceFrom(3), chanceFrom(3)];
   expect([one(), one()]).toEqual([other(), other()]);
 });
 
 describe('balance', () => {
-  const all = [0, 3].flatMap((level) => SEEDS.slice(0, 4).map((seed) => exerciseOf('balance', seed, level)));
+  const all = () => [0, 3].flatMap((level) => SEEDS.slice(0, 4).map((seed) => exerciseOf('balance', seed, level)));
   /** String after string to its note, round and round: what a hand does that knows nothing of the others. */
-  const byEar = (exercise: (typeof all)[number], rounds: number): BridgeMove[] =>
+  const byEar = (exercise: ExerciseOf<'balance'>, rounds: number): BridgeMove[] =>
     Array.from({ length: rounds }, () => exercise.rests.map((_, string): BridgeMove => ({ kind: 'tune', string, cents: 0 }))).flat();
 
   it('begins away from home, on a bridge that floats, and takes no more moves than each string and the claw, twice over', () => {
-    for (const exercise of all) {
+    for (const exercise of all()) {
       expect(floats(exercise.instrument.bridge)).toBe(true);
       expect(bridgeAfter(exercise, []).home).toBe(false);
       expect(exercise.best).toBeGreaterThan(0);
@@ -266,7 +289,7 @@ describe('balance', () => {
   });
 
   it('tuning one string up lowers every other and tips the bridge forward; the claw in draws all of them up', () => {
-    for (const exercise of all) {
+    for (const exercise of all()) {
       const before = bridgeAfter(exercise, []);
       const up = bridgeAfter(exercise, [{ kind: 'tune', string: 0, cents: (before.off[0] ?? 0) + 60 }]);
       const claw = bridgeAfter(exercise, [{ kind: 'claw', turns: 0.25 }]);
@@ -280,7 +303,7 @@ describe('balance', () => {
   });
 
   it('counts moves beyond the best, and ten more where it is left away from home; a string that there is not changes nothing', () => {
-    const [exercise] = all;
+    const [exercise] = all();
     if (exercise === undefined) throw new Error('none');
     const none: BridgeMove = { kind: 'tune', string: 9, cents: 0 };
     expect(bridgeAfter(exercise, [none])).toEqual(bridgeAfter(exercise, []));
@@ -290,6 +313,45 @@ describe('balance', () => {
   });
 
   it('is brought home by ear only in rounds: never in as few as by marks', () => {
-    for (const exercise of all) expect(judge('balance', exercise, { moves: byEar(exercise, 2) }).off).toBeGreaterThan(2);
+    for (const exercise of all()) expect(judge('balance', exercise, { moves: byEar(exercise, 2) }).off).toBeGreaterThan(2);
+  });
+
+  it('is home where it is level and every string within what holds, and not where one of the two is wanting', () => {
+    for (const exercise of all()) {
+      const { bridge } = exercise;
+      const level = levelClaw(bridge);
+      if (!level.ok) throw new Error('no level');
+      const at = (claw: Metres, cents: readonly number[]) => {
+        const heard = bridge.strings.map(({ pitch }, index) => hertz(pitch * 2 ** ((cents[index] ?? 0) / 1200)));
+        return bridgeAfter({ ...exercise, claw, rests: restsFrom(bridge, claw, heard).rests }, []);
+      };
+      const right = at(level.value, []);
+      expect([right.home, right.off.every((off) => Math.abs(off ?? 9) < 0.01)]).toEqual([true, true]);
+      expect(right.angle).toBeCloseTo(0, 4);
+      for (const off of [HOLDS.cents + 0.2, -HOLDS.cents - 0.2]) expect(at(level.value, [0, off]).home).toBe(false);
+      expect(at(level.value, [HOLDS.cents - 0.2, 0.2 - HOLDS.cents]).home).toBe(true);
+      const leaning = at(metres(level.value + screwLead), []);
+      expect([leaning.home, leaning.off.every((off) => Math.abs(off ?? 9) < 0.01)]).toEqual([false, true]);
+      const home = {
+        ...exercise,
+        claw: level.value,
+        rests: restsFrom(
+          bridge,
+          level.value,
+          bridge.strings.map(({ pitch }) => pitch),
+        ).rests,
+      };
+      expect(judge('balance', { ...home, best: 0 }, { moves: [] })).toEqual({ off: 0, good: true });
+      expect(judge('balance', { ...home, best: 4 }, { moves: [] }).off).toBe(0);
+    }
+  });
+
+  it('turns both screws of the claw by their lead', () => {
+    const [exercise] = all();
+    if (exercise === undefined) throw new Error('none');
+    const { claw } = exercise;
+    expect(bridgeAfter(exercise, [{ kind: 'claw', turns: 0.5 }])).toEqual(
+      bridgeAfter({ ...exercise, claw: metres(claw + 0.5 * screwLead) }, []),
+    );
   });
 });
