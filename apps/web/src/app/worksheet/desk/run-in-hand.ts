@@ -73,6 +73,13 @@ export class RunInHand {
     const step = this.atHand();
     return step === null || isDone(this.job.sheet(), step);
   });
+  /** How many steps like the one in hand are still open: at its stage, and in the same pass where strings come up twice. */
+  readonly toGo = computed(() => {
+    const step = this.atHand();
+    if (step === null) return 0;
+    const like = this.steps().steps.filter(({ stage, firstPass }) => stage === step.stage && firstPass === step.firstPass);
+    return like.filter((each) => !isDone(this.job.sheet(), each)).length;
+  });
   /** Why the step in hand cannot be ticked; null where it can. */
   readonly heldUp = computed(() => {
     const stage = this.inHand.stage();

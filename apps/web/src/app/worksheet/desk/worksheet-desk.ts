@@ -79,6 +79,7 @@ export class WorksheetDesk {
   readonly comesUpTogether = this.runs.comesUpTogether;
   readonly cautions = this.runs.cautions;
   readonly inHandIsDone = this.runs.inHandIsDone;
+  readonly toGo = this.runs.toGo;
   readonly heldUp = this.runs.heldUp;
   readonly nextOpen = this.runs.nextOpen;
   readonly reached = this.runs.reached;

@@ -40,3 +40,23 @@ describe('Trim says of a tail that is too fresh to be cut', () => {
     expect(await said('electric-in-line', 'electric-nickel-10-13-17-26w-36w-46w', 0.6)).not.toContain('leave its tail');
   });
 });
+
+describe('Bring up counts what is to go', () => {
+  it('in its own pass: strings that do not bear pull yet in the first, those that are not at their note in the second', async () => {
+    const set = setsFor('classical', 6)[0]?.id ?? '';
+    const bench = await WorksheetBench.open({ kind: 'classical', current: setupWith(setOf(set)) }, 'bring-up');
+    await bench.choose(set);
+    const page = await bench.page(NowPanel);
+    const says = async (lane: number) => {
+      bench.desk.lane.set(lane);
+      await page.settle();
+      return /(\d) to go/.exec(page.text)?.[1];
+    };
+    expect(await says(5)).toBe('6');
+    await bench.desk.happens({ kind: 'tensioned', string: 6, payload: {} });
+    expect([await says(4), await says(5)]).toEqual(['5', '6']); // string 6 is at its second pass, which no string has passed
+    await bench.desk.happens({ kind: 'brought-up', string: 6, payload: {} });
+    expect([await says(4), await says(5)]).toEqual(['5', '5']);
+    bench.close();
+  });
+});

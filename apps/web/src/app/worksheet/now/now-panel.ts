@@ -26,7 +26,7 @@ const NOTHING_TO_CUT: readonly PostStyle[] = ['slotted', 'clamp'];
         <span>On along the rule</span> <kbd>Space</kbd>
       </button>
     } @else {
-      <p>String {{ lane()?.number }}, {{ what() }}. {{ left() }} to go.</p>
+      <p>String {{ lane()?.number }}, {{ what() }}. {{ toGo() }} to go.</p>
       @if (held(); as why) {
         <p class="held">{{ why.says }}</p>
       } @else if (tooFresh(); as says) {
@@ -99,6 +99,8 @@ export class NowPanel {
     const next = this.desk.nextOpen();
     return this.desk.inHandIsDone() && next !== null ? `On to string ${next + 1}` : `String ${this.desk.lane() + 1} ${this.done()}`;
   });
+  /** In the first of two passes those that do not bear pull yet. */
+  protected readonly toGo = computed(() => (this.desk.stepInHand()?.firstPass === true ? this.desk.toGo() : this.left()));
   protected readonly left = computed(() => {
     const stage = this.desk.stage();
     return isStringStage(stage) ? passed(this.desk.sheet(), stage).filter((done) => !done).length : 0;
