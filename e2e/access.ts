@@ -11,6 +11,8 @@ const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
  */
 export async function seriousFaults(page: Page, rules: readonly string[] = []): Promise<string[]> {
   if (await page.evaluate(() => !('axe' in window))) await page.evaluate(AXE);
+  // a message at the foot is read out 150 ms after it is shown: so long Material hides it, with its button, from who is read to
+  await page.waitForFunction(() => document.querySelector('mat-snack-bar-container [aria-hidden="true"] button') === null);
   const violations = await page.evaluate(async (values) => {
     const { axe } = window as unknown as { axe: typeof Axe };
     const only = values.length === 0 ? {} : { runOnly: { type: 'rule' as const, values: [...values] } };

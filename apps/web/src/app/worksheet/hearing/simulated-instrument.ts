@@ -81,8 +81,8 @@ export class SimulatedInstrument implements SoundSource {
     this.change(lane, ({ state }) => state);
   }
 
-  /** Whether there is nothing on this post yet. */
-  isOff = (lane: number): boolean => (this.desk.sheet().done.wind[lane] ?? null) === null;
+  /** Whether there is nothing on this post yet; strings that are no part of the job stay on. */
+  isOff = (lane: number): boolean => this.desk.inJob()[lane] !== false && (this.desk.sheet().done.wind[lane] ?? null) === null;
 
   /** Whether the string that is on it broke. */
   isBroken = (lane: number): boolean => this.broken().has(this.keyOf(lane));

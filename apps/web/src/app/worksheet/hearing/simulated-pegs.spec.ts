@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { expect, it } from 'vitest';
-import { WorksheetBench } from '../../testing/worksheet-bench';
+import { setOf, setupWith, WorksheetBench } from '../../testing/worksheet-bench';
 import { SimulatedInstrument } from './simulated-instrument';
 import { SimulatedPegs } from './simulated-pegs';
 
@@ -22,5 +22,24 @@ it('has pegs to turn on the simulated instrument, says which string is off, and 
   TestBed.inject(SimulatedInstrument).turn(THIRD, 30);
   await page.settle();
   expect(page.text).toContain('String 3 broke');
+  bench.close();
+});
+
+it('plucks and turns strings that stay on, where one string alone is replaced', async () => {
+  const current = setupWith(setOf('electric-nickel-10-13-17-26w-36w-46w'));
+  const bench = await WorksheetBench.open({ kind: 'electric-in-line', current }, 'choose');
+  bench.desk.laidOut.togglePick(1);
+  await bench.choose('electric-nickel-10-13-17-26w-36w-46w');
+  const page = await bench.page(SimulatedPegs);
+  const says = async (lane: number) => {
+    bench.desk.lane.set(lane);
+    await page.settle();
+    return page.text;
+  };
+  expect(await says(1)).toContain('String 2 is off');
+  expect(await says(0)).not.toContain('is off');
+  TestBed.inject(SimulatedInstrument).turn(0, 30);
+  await page.settle();
+  expect(page.text).toContain('String 1 broke');
   bench.close();
 });
