@@ -17,7 +17,7 @@ export default defineConfig({
         test: { name: 'contract', isolate: false, include: ['packages/contract/src/**/*.spec.ts'], testTimeout: 60_000 },
       },
       { resolve: { alias }, test: { name: 'cli', include: ['apps/cli/src/**/*.spec.ts'], testTimeout: 30_000 } },
-      { resolve: { alias }, test: { name: 'scripts', include: ['scripts/**/*.spec.ts'] } },
+      { resolve: { alias }, test: { name: 'scripts', include: ['scripts/**/*.spec.ts'], testTimeout: 60_000 } },
       {
         resolve: { alias },
         test: {
