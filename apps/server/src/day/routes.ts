@@ -1,6 +1,5 @@
 import { In, type DataSource } from 'typeorm';
 import type { Day } from '@gold-peg/contract/day';
-import { pinFault } from '@gold-peg/craft/day';
 import { type Handler, Refusal, refuseField, signedIn } from '../handling/index.js';
 import { act } from '../acts/index.js';
 import { DayRow, PersonRow } from '../store/index.js';
@@ -8,7 +7,7 @@ import { askedFor } from './asked.js';
 import { hoursIn, THE_DAY } from './hours.js';
 import { keptPromises, sinceWhen } from './kept.js';
 import { rackOf } from './rack.js';
-import { sayPin } from './say-pin.js';
+import { sayFirst } from './say-pin.js';
 import { nextVisits } from './told.js';
 
 const look = (asked: Parameters<typeof signedIn>[0] & { store: DataSource; now: Date }): Promise<Day> =>
@@ -38,11 +37,9 @@ export const pin: Handler<'pin'> = async (asked) => {
     const start = Math.round((Date.parse(place.startAt) - Date.parse(before.origin)) / MINUTE_MS);
     const pin = { job: jobId, operation, person: place.personId, start };
     if (!before.people.some(({ id }) => id === place.personId)) throw refuseField('personId', 'must be somebody who works at the bench');
-    const fault = pinFault(before, pin);
-    if (fault !== null) {
-      const says = sayPin(fault, before, pin);
-      throw new Refusal('invalid', `It cannot lie there: ${says}.`, { fields: [{ field: 'place', says }] });
-    }
+    const others = before.pinned.filter((each) => each.job !== jobId || each.operation !== operation);
+    const says = sayFirst({ ...before, pinned: [pin, ...others] });
+    if (says !== null) throw new Refusal('invalid', `It cannot lie there: ${says}.`, { fields: [{ field: 'place', says }] });
   }
   await change(store, (now) => {
     const others = now.pinned.filter((each) => each.jobId !== jobId || each.operation !== operation);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { USUAL_HOURS, type Day } from '@gold-peg/contract/day';
 import { pinFault, type Rack } from '@gold-peg/craft/day';
-import { sayPin } from './say-pin.js';
+import { sayFirst, sayPin } from './say-pin.js';
 
 /** Minutes from Tuesday's midnight in London, an hour after that of UTC in summer. */
 const TEN = 600;
@@ -61,5 +61,17 @@ describe('why a pin cannot lie where it was put', () => {
     expect(said({ job: 'b', operation: 'tune-1', person: 'x', start: 929 }, both)).toBe('what comes before it takes until 15:30');
     expect(said({ job: 'b', operation: 'tune-1', person: 'x', start: 930 }, both)).toBeNull();
     expect(said({ job: 'a', person: 'w', start: 840 })).toBe('Wenna Tarrow does not take on instruments of that kind');
+  });
+
+  it('lets a pinned piece go to another hand, and looks at what is pinned after it', () => {
+    const people = [...rack.people, { id: 'x', name: 'Nell Quay-Harrow', can: ['guitar'], windows }];
+    const first = (...pinned: object[]) => sayFirst({ ...day, people, pinned } as unknown as Day);
+    const work = (person: string, start: number) => ({ job: 'b', operation: 'restring', person, start });
+    const visit = (person: string, start: number) => ({ job: 'b', operation: 'tune-1', person, start });
+    expect(first(work('x', 840))).toBeNull();
+    expect(first(work('x', 840), visit('x', 930))).toBeNull();
+    // an hour of work from 14:15, and half an hour to wait
+    expect(first(work('x', 855), visit('x', 930))).toBe('0098 is pinned at Tue 15:30 as well, and what comes before it takes until 15:45');
+    expect(first(work('c', 840), visit('x', 930))).toBe('this instrument stays in one hand, that of Nell Quay-Harrow');
   });
 });

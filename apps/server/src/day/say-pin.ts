@@ -1,12 +1,26 @@
 import { DateTime } from 'luxon';
 import type { Day } from '@gold-peg/contract/day';
-import type { PinFault } from '@gold-peg/craft/day';
+import { pinFault, type PinFault } from '@gold-peg/craft/day';
 
 const MINUTE_MS = 60_000;
 
+/** Why a day cannot be with its pins, the first of which is the one that is asked for; null where it can. Where another is in its way for what it needs before it, that is named. */
+export function sayFirst(day: Day): string | null {
+  for (const [nth, pin] of day.pinned.entries()) {
+    const fault = pinFault(day, pin);
+    if (fault === null) continue;
+    const says = sayPin(fault, day, pin);
+    const at = DateTime.fromMillis(Date.parse(day.origin) + pin.start * MINUTE_MS, { zone: day.hours.zone }).toFormat('ccc H:mm');
+    return nth === 0 ? says : `${passportIn(day, pin.job)} is pinned at ${at} as well, and ${says}`;
+  }
+  return null;
+}
+
+const passportIn = ({ jobs }: Day, id: string): string => String(jobs.find((job) => job.id === id)?.passport ?? '').padStart(4, '0');
+
 /** Why an operation cannot lie where somebody put it, in the words of the bench and by the clock of the house. */
 export function sayPin(fault: PinFault, day: Day, { person: id, start }: { person: string; start: number }): string {
-  const { hours, people, jobs, origin } = day;
+  const { hours, people, origin } = day;
   const at = (minute: number) => DateTime.fromMillis(Date.parse(origin) + minute * MINUTE_MS, { zone: hours.zone });
   const time = (minute: number) => at(minute).toFormat('H:mm');
   const who = (each: string) => people.find((person) => person.id === each)?.name ?? 'Nobody';
@@ -22,8 +36,7 @@ export function sayPin(fault: PinFault, day: Day, { person: id, start }: { perso
       return `${who(id)} is there ${at(start).toFormat('cccc')} ${there.join(' and ')}: ${fault.minutes} min from ${time(start)} do not fit`;
     }
     case 'busy': {
-      const passport = String(jobs.find((job) => job.id === fault.job)?.passport ?? '').padStart(4, '0');
-      return `${who(id)} has ${passport} in hand from ${time(fault.from)} to ${time(fault.until)}`;
+      return `${who(id)} has ${passportIn(day, fault.job)} in hand from ${time(fault.from)} to ${time(fault.until)}`;
     }
     case 'one-hand':
       return `this instrument stays in one hand, that of ${who(fault.person)}`;
