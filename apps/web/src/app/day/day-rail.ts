@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, type Signal } from '@angular/core';
 import { Router } from '@angular/router';
 import type { Day } from '@gold-peg/contract/day';
 import type { Plan, Promised } from '@gold-peg/craft/day';
@@ -26,8 +26,8 @@ export class DayRail {
   readonly plan = input.required<Plan>();
   readonly promises = input.required<readonly Promised[]>();
   readonly days = input(2);
-  /** Where something was moved to that is not answered yet. */
-  readonly asking = input<Moved | null>(null);
+  /** Where something was moved to that is not answered yet; as a signal, since two keys may come between two looks at the page. */
+  readonly asking = input.required<Signal<Moved | null>>();
   readonly pinned = output<Moved>();
   readonly unpinned = output<Pick<Moved, 'job' | 'operation'>>();
 
@@ -76,7 +76,7 @@ export class DayRail {
     const people = this.day().people;
     const is = (each: { job: string; operation: string }) => each.job === placed.job && each.operation === placed.operation;
     // keys come faster than answers, and those faster than plans: it goes on from where it was last moved to
-    const { start, person } = [this.asking(), ...this.day().pinned].find((each) => each !== null && is(each)) ?? placed;
+    const { start, person } = [this.asking()(), ...this.day().pinned].find((each) => each !== null && is(each)) ?? placed;
     const at = people.findIndex(({ id }) => id === person);
     const by = event.shiftKey ? HOUR_MIN : NUDGE_MIN;
     const does: Record<string, (() => void) | undefined> = {
