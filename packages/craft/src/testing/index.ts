@@ -62,6 +62,7 @@ export function learned(trials: readonly BridgeTrial[], errors: ReadingErrors, b
   if (springs === null) throw new Error('some springs hold the bridge of the spec');
   return springs;
 }
+export { logOf, type Happening } from './log.js';
 export { anyPlan, clampOf, planOf, stringsOf } from './plans.js';
 export { bandAt, piece, somebody, someJob, someRack } from './day-rack.js';
 export { bare, does, kindsOf, laidOut, restrung, right, started, thread, up, woundAt } from './restringing.js';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { currentStage, foldWorksheet, lastStanding, passed, setupOf, stockUse, stagesOf, type BenchEvent } from './index.js';
+import { currentStage, foldWorksheet, lastStanding, passed, setupOf, stagesOf, type BenchEvent } from './index.js';
 import { STRING_EVENTS, STRING_STAGES, type StringStage } from '../stages/index.js';
 
 const COUNT = 6;
@@ -229,7 +229,72 @@ describe('the fold', () => {
   });
 });
 
+it('what is heard on the way up is kept string by string, oldest first', () => {
+  const heard = (at: number, string: number, cents: number): BenchEvent => ({
+    ...head(at),
+    kind: 'heard',
+    string,
+    payload: { cents, sure: null, by: 'typed' },
+  });
+  const sheet = foldWorksheet(2, [heard(1, 2, -40), heard(2, 2, -9), heard(3, 1, -80)]);
+  expect(sheet.heard.map((all) => all.map(({ payload }) => payload.cents))).toEqual([[-80], [-40, -9]]);
+});
+
+it('what a newer version wrote stands in the log and changes nothing else', () => {
+  const newer: BenchEvent = { ...head(2), kind: 'from-newer', payload: { kind: 'string-oiled', event: {} } };
+  expect(foldWorksheet(COUNT, [tick(1, 'strip', 3), newer])).toEqual({
+    ...foldWorksheet(COUNT, [tick(1, 'strip', 3)]),
+    standing: [tick(1, 'strip', 3), newer],
+  });
+});
+
+it('every word on another place, or another clamp, stands beside those before it', () => {
+  const place = { what: 'groove', severity: 'watch', wood: null, text: '' } as const;
+  const sheet = foldWorksheet(COUNT, [
+    { ...head(1), kind: 'found', payload: { ...place, string: 1, fret: 2 } },
+    { ...head(2), kind: 'found', payload: { ...place, string: 1, fret: 3 } },
+    { ...head(3), kind: 'pads-noted', payload: { clamp: 1, lies: 'along' } },
+    { ...head(4), kind: 'pads-noted', payload: { clamp: 2, lies: 'across' } },
+    { ...head(5), kind: 'measured', payload: { what: 'slot-width', valueMm: 0.5, string: 1 } },
+    { ...head(6), kind: 'measured', payload: { what: 'slot-width', valueMm: 0.6, string: 2 } },
+    { ...head(7), kind: 'measured', payload: { what: 'relief', valueMm: 0.2 } },
+  ]);
+  expect(sheet.findings.map(({ payload }) => payload.fret)).toEqual([2, 3]);
+  expect(sheet.pads.map(({ payload }) => payload.clamp)).toEqual([1, 2]);
+  expect(sheet.measurements.map(({ payload }) => payload.valueMm)).toEqual([0.5, 0.6, 0.2]);
+});
+
+it('strings count from one: there is no string nought', () => {
+  expect(foldWorksheet(4, [tick(1, 'strip', 0)]).standing).toEqual([]);
+});
+
+it('an empty job is of all its strings, none of them heard, read, hung or wound, of a bridge that stands', () => {
+  const sheet = foldWorksheet(2, []);
+  expect(sheet.inJob).toEqual([true, true]);
+  expect([sheet.heard, sheet.pitches]).toEqual([
+    [[], []],
+    [[], []],
+  ]);
+  expect([sheet.hung, sheet.wound, sheet.tensioned, sheet.counted, sheet.gauges]).toEqual(Array.from({ length: 5 }, () => [null, null]));
+  expect([sheet.scrapped, sheet.notes, sheet.measurements, sheet.findings, sheet.pads, sheet.onBridge]).toEqual(
+    Array.from({ length: 6 }, () => []),
+  );
+  expect(sheet.balances).toBe(false);
+});
+
+it('a bridge that stands has passed Balance, for every string', () => {
+  expect(passed(foldWorksheet(2, []), 'balance')).toEqual([true, true]);
+  expect(passed(foldWorksheet(2, [], true), 'balance')).toEqual([false, false]);
+});
+
 describe('going on', () => {
+  it('is at Hand over once all is handed over, whichever step came last', () => {
+    const all = STRING_STAGES.filter((stage) => stage !== 'balance').map((stage, index) => tick(index + 2, stage, 1));
+    const sheet = foldWorksheet(1, [chosen(1), ...all, handedOver(20)]);
+    expect(passed(sheet, 'hand-over')).toEqual([true]);
+    expect(currentStage(sheet)).toBe('hand-over');
+  });
+
   it('comes to a stage when every string has passed those before', () => {
     const log = [chosen(1), ...[1, 2, 3, 4, 5, 6].map((string) => tick(string + 1, 'ready', string))];
     expect(currentStage(foldWorksheet(COUNT, log))).toBe('strip');
@@ -292,18 +357,6 @@ describe('what a job leaves in the passport', () => {
 });
 
 const scrapped = (at: number, string: number): BenchEvent => ({ ...head(at), kind: 'scrapped', string, payload: { why: 'cut-too-short' } });
-const chosenFromTable = (at: number, third = 's3'): BenchEvent => ({
-  ...head(at),
-  kind: 'set-chosen',
-  payload: {
-    name: 'a set',
-    family: 'electric',
-    setId: 'set',
-    strings: ['s1', 's2', third, 's4', 's5', 's6'].map((stringId) => ({ construction: 'plain' as const, gaugeMm: 0.3, stringId })),
-  },
-});
-const SET_STRINGS = ['s1', 's2', 's3', 's4', 's5', 's6'];
-
 describe('a scrapped string', () => {
   it('has to be laid out, anchored and wound again; others and what was under it stay done, and undoing brings all back', () => {
     const before = [chosen(0), tick(1, 'strip', 2), tick(2, 'ready', 2), tick(3, 'anchor', 2), tick(4, 'wind', 2), tick(5, 'wind', 3)];
@@ -319,67 +372,5 @@ describe('a scrapped string', () => {
   it('is remembered by the setup', () => {
     const sheet = foldWorksheet(COUNT, [chosen(0), scrapped(1, 4), handedOver(2)]);
     expect(setupOf(sheet)?.scrapped).toEqual([{ string: 4, why: 'cut-too-short' }]);
-  });
-});
-
-describe('what a job takes from the shelf', () => {
-  const uses = (...log: BenchEvent[]) =>
-    stockUse(foldWorksheet(COUNT, log), (setId) => (setId === 'none' ? null : SET_STRINGS)).map(({ kind, itemId, state, string }) => [
-      kind,
-      itemId,
-      state,
-      string,
-    ]);
-
-  it('reserves the set that is chosen, and uses it once a string of it is laid out', () => {
-    expect(uses()).toEqual([]);
-    expect(uses(chosenFromTable(0))).toEqual([['set', 'set', 'reserved', null]]);
-    expect(uses(chosenFromTable(0), tick(1, 'ready', 6))).toEqual([['set', 'set', 'used', null]]);
-    expect(uses(chosenFromTable(0), tick(1, 'ready', 6), undo(2, id(1)))).toEqual([['set', 'set', 'reserved', null]]);
-  });
-
-  it('takes a single for a string that is not of the set, and one more for each that was lost', () => {
-    expect(uses(chosenFromTable(0, 'other'), tick(1, 'wind', 3), scrapped(2, 3), scrapped(3, 3))).toEqual([
-      ['set', 'set', 'used', null],
-      ['string', 'other', 'used', 3],
-      ['string', 'other', 'scrapped', 3],
-      ['string', 'other', 'scrapped', 3],
-    ]);
-  });
-
-  const another = (at: number): BenchEvent => ({
-    ...head(at),
-    kind: 'set-chosen',
-    payload: {
-      name: 'b',
-      family: 'electric',
-      setId: 'other',
-      strings: SET_STRINGS.map((stringId) => ({ construction: 'plain', gaugeMm: 0.4, stringId })),
-    },
-  });
-
-  it('keeps a packet that was opened, though another set is chosen then, and forgets one that was not', () => {
-    expect(uses(chosenFromTable(0), another(1))).toEqual([['set', 'other', 'reserved', null]]);
-    expect(uses(chosenFromTable(0), tick(1, 'ready', 6), another(2))).toEqual([
-      ['set', 'set', 'used', null],
-      ['set', 'other', 'reserved', null],
-    ]);
-  });
-
-  it('opens nothing anew when the same strings are chosen again', () => {
-    expect(uses(chosenFromTable(0), tick(1, 'ready', 6), chosenFromTable(2), tick(3, 'wind', 6))).toEqual([['set', 'set', 'used', null]]);
-  });
-
-  it('takes for a lost string one of the set that was in hand when it was lost', () => {
-    expect(uses(chosenFromTable(0, 'third'), tick(1, 'ready', 3), scrapped(2, 3), another(3))).toEqual([
-      ['set', 'set', 'used', null],
-      ['string', 'third', 'used', 3],
-      ['string', 'third', 'scrapped', 3],
-      ['set', 'other', 'reserved', null],
-    ]);
-  });
-
-  it('takes nothing that the table does not know', () => {
-    expect(uses(chosen(0), scrapped(1, 1))).toEqual([]);
   });
 });

@@ -140,6 +140,12 @@ describe('what stands before a step', () => {
     expect(held(ready, anchor, tick('wind', 4))).toEqual(stages.map(() => null));
   });
 
+  it('is nothing at Ready, Strip and Look over, whatever became of it or of its neighbours', () => {
+    const lost = fold(tick('strip', 4), tick('wind', 4), scrapped(4));
+    for (const stage of ['ready', 'strip', 'look-over'] as const) expect(holdUp(lost, stage, 3)).toBeNull();
+    expect(holdUp(lost, 'settle', 2)).toBeNull(); // string 3 was never off
+  });
+
   it('is the job itself, for a string that is no part of it', () => {
     expect(holdUp(fold(chosen([1])), 'ready', 1)).toBe('not-in-job');
   });

@@ -1,23 +1,7 @@
 import { expect, it } from 'vitest';
-import { driftOf, dropsOf, foldWorksheet, pulledSince, setupOf, type BenchEvent, type EventOf } from './index.js';
+import { logOf as log, type Happening as What } from '../testing/index.js';
+import { driftOf, dropsOf, foldWorksheet, pulledSince, setupOf } from './index.js';
 
-type What = { [K in BenchEvent['kind']]: Pick<EventOf<K>, 'kind' | 'payload'> & { string?: number } }[BenchEvent['kind']];
-
-/** Events a quarter of an hour apart, from ten o'clock on. */
-const log = (...what: What[]): BenchEvent[] =>
-  what.map(
-    (each, index) =>
-      ({
-        id: `0190-${String(index).padStart(3, '0')}`,
-        version: 1,
-        jobId: 'job',
-        instrumentId: 'instrument',
-        personId: 'person',
-        deviceId: 'device',
-        at: new Date(Date.UTC(2026, 8, 1, 10, 15 * index)).toISOString(),
-        ...each,
-      }) as BenchEvent,
-  );
 const read = (cents: number, after: 'stretch' | 'rest', retuned = true, string = 1): What => ({
   kind: 'pitch-read',
   string,
@@ -113,4 +97,16 @@ it('only strings of the job that are not on yet are hung up', () => {
   expect(sheet.hung.map((event) => event !== null)).toEqual([false, true]);
   expect(pulledSince(sheet, 0)).toBe('2026-09-01T10:15:00.000Z'); // since it was brought up
   expect(foldWorksheet(2, log(choose(0.7, [2]), hangs)).hung.map((event) => event !== null)).toEqual([false, true]);
+});
+
+it('a string that was brought up, by its clock, before it was hung up bears its pull since then', () => {
+  const late: What = { ...hangs, at: '2026-09-01T11:00:00.000Z' };
+  expect(pulledSince(foldWorksheet(2, log(choose(0.7), late, up)), 0)).toBe('2026-09-01T10:30:00.000Z');
+});
+
+it('a reading at the hour of the one before it, by the clock, is none of drift', () => {
+  const atOnce: What = { ...read(-5, 'rest'), at: '2026-09-01T10:00:00.000Z' };
+  expect(driftOf(foldWorksheet(1, log(up, atOnce, read(-9, 'rest'), { ...read(-8, 'rest'), at: '2026-09-01T10:30:00.000Z' })), 0)).toEqual([
+    { hours: 0.5, cents: -9, retuned: true },
+  ]);
 });

@@ -88,4 +88,31 @@ describe('the time of a stage', () => {
       }),
     );
   });
+
+  it('gives what is no step of a string to the stage at which it is done', () => {
+    const heard = (kind: 'heard' | 'heard-on-bridge', minutes: number): BenchEvent => ({
+      ...at(minutes),
+      kind,
+      string: 1,
+      payload: { cents: -4, sure: 1, by: 'typed' },
+    });
+    const block: BenchEvent = { ...at(2), kind: 'bridge-blocked', payload: { blocked: true } };
+    const over: BenchEvent = { ...at(9), kind: 'handed-over', payload: { remark: '' } };
+    expect(minutesOf([off(0), block, heard('heard', 5), heard('heard-on-bridge', 6), over])).toEqual({
+      'strip corin': 2,
+      'bring-up corin': 3,
+      'balance corin': 1,
+      'hand-over corin': 3,
+    });
+  });
+
+  it('counts half an hour to the minute as work, and nothing where a clock goes back', () => {
+    expect(minutesOf([off(0), anchored(30)])).toEqual({ 'strip corin': 0, 'anchor corin': 30 });
+    // another device: its id is later, its clock five minutes behind
+    const behind: BenchEvent = { ...anchored(10), at: at(5).at };
+    expect(minutesOf([off(0), off(10, 2), { ...behind, id: `${at(10).id}-1` }, anchored(11)])).toEqual({
+      'strip corin': 10,
+      'anchor corin': 6,
+    });
+  });
 });

@@ -1,7 +1,7 @@
 import { MINUTES } from '../constants/index.js';
 import type { BenchEvent } from './events.js';
 import type { Worksheet } from './fold.js';
-import { stageOf } from './stages.js';
+import { isTick, stageOf } from './stages.js';
 import type { Stage, TickKind } from '../stages/index.js';
 
 /** What one person spent on one stage of a job, ms. */
@@ -14,50 +14,36 @@ export interface StageTime {
 const LONGEST_STEP_MS = MINUTES.longestStep.value * 60_000;
 
 /** Stages to which what is no step of a string belongs; null: to whatever comes next. */
-function stageBehind(event: BenchEvent): Stage | null {
-  switch (event.kind) {
-    case 'set-chosen':
-    case 'set-hung':
-      return 'choose';
-    case 'tool-laid':
-    case 'reference-read':
-    case 'gauge-read':
-      return 'ready';
-    case 'bridge-blocked':
-    case 'pads-noted':
-      return 'strip';
-    case 'found':
-      return 'look-over';
-    case 'turns-counted':
-    case 'scrapped':
-      return 'wind';
-    case 'pitch-read':
-    case 'seated-again':
-      return 'settle';
-    case 'heard':
-      return 'bring-up';
-    case 'heard-on-bridge':
-    case 'set-on-bridge':
-    case 'claw-turned':
-    case 'springs-hooked':
-    case 'fine-tuners-at-mid':
-    case 'nut-clamped':
-    case 'arm-moved':
-    case 'springs-learned':
-      return 'balance';
-    case 'handed-over':
-      return 'hand-over';
-    case 'noted':
-    case 'measured':
-    case 'paused':
-    case 'resumed':
-    case 'undone':
-    case 'from-newer':
-      return null;
-    default:
-      return stageOf(event.kind satisfies TickKind);
-  }
-}
+const STAGE_BEHIND: Readonly<Record<Exclude<BenchEvent['kind'], TickKind>, Stage | null>> = {
+  'set-chosen': 'choose',
+  'set-hung': 'choose',
+  'tool-laid': 'ready',
+  'reference-read': 'ready',
+  'gauge-read': 'ready',
+  'bridge-blocked': 'strip',
+  'pads-noted': 'strip',
+  found: 'look-over',
+  'turns-counted': 'wind',
+  scrapped: 'wind',
+  heard: 'bring-up',
+  'heard-on-bridge': 'balance',
+  'set-on-bridge': 'balance',
+  'claw-turned': 'balance',
+  'springs-hooked': 'balance',
+  'fine-tuners-at-mid': 'balance',
+  'nut-clamped': 'balance',
+  'arm-moved': 'balance',
+  'springs-learned': 'balance',
+  'pitch-read': 'settle',
+  'seated-again': 'settle',
+  'handed-over': 'hand-over',
+  noted: null,
+  measured: null,
+  paused: null,
+  resumed: null,
+  undone: null,
+  'from-newer': null,
+};
 
 /**
  * How long each stage took each person: the time from one event to the next belongs to the stage and the person of the next one, since that is what was being
@@ -81,7 +67,7 @@ export function stageTimes(
     carried += last === null || stopped ? 0 : workedBetween(last, at);
     last = at;
     if (event.kind === 'paused' || event.kind === 'resumed') stopped = event.kind === 'paused';
-    const stage = stageBehind(event);
+    const stage = isTick(event) ? stageOf(event.kind) : STAGE_BEHIND[event.kind];
     if (stage === null) continue;
     add(stage, event.personId, carried);
     carried = 0;

@@ -97,4 +97,111 @@ describe('the story of a job', () => {
       'handed it over: eased slot 3',
     ]);
   });
+
+  it('has words for a bridge that moves', () => {
+    const springs = {
+      count: 3,
+      rateNPerMm: { low: 1, likely: 1.2, high: 1.4 },
+      initialN: { low: 3, likely: 8, high: 20 },
+      trials: 2,
+    };
+    expect(
+      says(
+        { ...head(), kind: 'bridge-blocked', payload: { blocked: false } },
+        { ...head(), kind: 'heard-on-bridge', string: 3, payload: { cents: 5, sure: 1, by: 'microphone' } },
+        { ...head(), kind: 'set-on-bridge', string: 3, payload: { cents: -30, aimCents: -31, sure: 1, by: 'microphone' } },
+        { ...head(), kind: 'claw-turned', payload: { bassTurns: 0.5, trebleTurns: 0.5 } },
+        { ...head(), kind: 'claw-turned', payload: { bassTurns: -1, trebleTurns: -1 } },
+        { ...head(), kind: 'claw-turned', payload: { bassTurns: 1, trebleTurns: -0.25 } },
+        { ...head(), kind: 'claw-turned', payload: { bassTurns: 0, trebleTurns: 0.25 } },
+        { ...head(), kind: 'springs-hooked', payload: { count: 1 } },
+        { ...head(), kind: 'springs-hooked', payload: { count: 4 } },
+        { ...head(), kind: 'fine-tuners-at-mid', payload: {} },
+        { ...head(), kind: 'nut-clamped', payload: { shut: true } },
+        { ...head(), kind: 'nut-clamped', payload: { shut: false } },
+        { ...head(), kind: 'arm-moved', payload: { way: 'down' } },
+        { ...head(), kind: 'arm-moved', payload: { way: 'up' } },
+        { ...head(), kind: 'springs-learned', payload: springs },
+      ),
+    ).toEqual([
+      'took the block out',
+      'heard string 3 on the bridge: 5 cents over its note',
+      'set string 3 30 cents under its note, for the others to bring it home',
+      'turned the claw: 0.5 turns in each screw',
+      'turned the claw: 1 turn out each screw',
+      'turned the claw: bass screw 1 turn in, treble screw 0.25 turns out',
+      'turned the claw: bass screw 0 turns in, treble screw 0.25 turns in',
+      'hooked in 1 spring',
+      'hooked in 4 springs',
+      'set the fine tuners to the middle of their travel',
+      'shut the clamps at the nut',
+      'opened the clamps at the nut',
+      'dived a few times',
+      'pulled the arm up a few times',
+      'learned its springs: 1.20 N/mm each',
+    ]);
+  });
+
+  it('has words for what happens seldom', () => {
+    const finding = { what: 'rattle', string: null, fret: null, wood: null, text: '' } as const;
+    expect(
+      says(
+        { ...head(), kind: 'set-hung', payload: {} },
+        step('wind', 2),
+        {
+          ...head(),
+          kind: 'turns-counted',
+          string: 2,
+          payload: { turns: 2.75, slackMm: 59, stretchMm: 4, postDiameterMm: 6, stringDiameterMm: 0.3, nutToPostMm: 90 },
+        },
+        { ...head(), kind: 'found', payload: { ...finding, severity: 'watch' } },
+        { ...head(), kind: 'found', payload: { ...finding, severity: 'now' } },
+        { ...head(), kind: 'from-newer', payload: { kind: 'string-oiled-twice', event: {} } },
+        { ...head(), kind: 'handed-over', payload: { remark: '' } },
+      ),
+    ).toEqual([
+      'hung the strings up under their pull',
+      'wound string 2 (2.5 turns)',
+      'counted 2.75 turns on string 2',
+      'found: rattles, to be watched',
+      'found: rattles, before it leaves',
+      'did what a newer version of this page knows: string oiled twice',
+      'handed it over',
+    ]);
+  });
+
+  it('counts no turns where a clamp holds the string', () => {
+    const clamped: BenchEvent = {
+      ...head(),
+      kind: 'wound',
+      string: 4,
+      payload: { turns: 0, slackMm: 0, cutBeyondPostMm: 5, nutDeg: null },
+    };
+    expect(says(clamped, step('wind', 3))).toEqual(['wound strings 4 and 3 (2.5 turns)']);
+    expect(says(clamped)).toEqual(['wound string 4']);
+  });
+
+  it('tells tools of one hand together, and readings of one string in one hand: the last of them', () => {
+    const laid = (tool: 'winder' | 'cloth', person?: string): BenchEvent => ({
+      ...head(person),
+      kind: 'tool-laid',
+      payload: { tool, there: true, sizeMm: null },
+    });
+    const heard = (string: number, cents: number, person?: string): BenchEvent => ({
+      ...head(person),
+      kind: 'heard',
+      string,
+      payload: { cents, sure: 1, by: 'microphone' },
+    });
+    expect(says(laid('winder'), laid('cloth', 'wenna'))).toEqual(['laid ready: winder', 'laid ready: soft cloth']);
+    expect(says(step('strip', 2), laid('winder'), heard(2, -40))).toEqual([
+      'took off string 2',
+      'laid ready: winder',
+      'heard string 2 on its way up: 40 cents under its note',
+    ]);
+    expect(says(heard(2, -90), heard(2, -40), heard(2, 3, 'wenna'))).toEqual([
+      'heard string 2 on its way up: 40 cents under its note',
+      'heard string 2 on its way up: 3 cents over its note',
+    ]);
+  });
 });

@@ -28,39 +28,37 @@ const DID: Readonly<Record<TickKind, string>> = {
   trimmed: 'trimmed',
 };
 
-type Laid = EventOf<'tool-laid'>;
+type Laid = EventOf<'tool-laid'> & { payload: { there: true } };
 const isLaid = (event: BenchEvent): event is Laid => event.kind === 'tool-laid' && event.payload.there;
 
 type Step = EventOf<TickKind>;
+/** What is told together. */
+type Group = [BenchEvent, ...BenchEvent[]];
 
 /** The job as it was, from what stands in its log: steps of one string, or one step of several strings, are told together. */
 export function tellStory({ standing }: Pick<Worksheet, 'standing'>): StoryLine[] {
-  const groups: BenchEvent[][] = [];
+  const groups: Group[] = [];
   for (const event of standing) {
     const group = groups.at(-1);
     if (group !== undefined && joins(group, event)) group.push(event);
     else groups.push([event]);
   }
-  return groups.flatMap((group) => {
-    const [first, last] = [group[0], group.at(-1)];
-    if (first === undefined || last === undefined) return [];
-    const steps = group.filter(isTick);
-    return {
-      at: first.at,
-      until: last.at,
-      personId: first.personId,
-      says: steps.length > 0 ? tellSteps(steps) : group.every(isLaid) ? tellLaid(group) : tell(last),
-    };
+  return groups.map((group) => {
+    const [first] = group;
+    const last = group.at(-1) ?? first;
+    const says = isTick(last) ? tellSteps(group.filter(isTick)) : isLaid(last) ? tellLaid(group.filter(isLaid)) : tell(last);
+    return { at: first.at, until: last.at, personId: first.personId, says };
   });
 }
 
-function joins(group: readonly BenchEvent[], event: BenchEvent): boolean {
-  if (isLaid(event)) return group.every((each) => isLaid(each) && each.personId === event.personId);
+function joins(group: Group, event: BenchEvent): boolean {
+  const [first] = group;
+  if (first.personId !== event.personId) return false;
+  if (isLaid(event)) return isLaid(first);
   // on the way up only the last reading is worth telling
-  if (event.kind === 'heard')
-    return group.every((each) => each.kind === 'heard' && each.string === event.string && each.personId === event.personId);
+  if (event.kind === 'heard') return first.kind === 'heard' && first.string === event.string;
+  if (!isTick(event) || !isTick(first)) return false;
   const steps = group.filter(isTick);
-  if (!isTick(event) || steps.length !== group.length || group[0]?.personId !== event.personId) return false;
   return steps.every(({ kind }) => kind === event.kind) || steps.every(({ string }) => string === event.string);
 }
 
@@ -108,7 +106,7 @@ function tellPitch({ string, payload: { cents, after, retuned } }: EventOf<'pitc
 const sayTool = ({ tool, sizeMm }: ToolLaid): string => `${TOOLS[tool]}${sizeMm === null ? '' : ` (${sizeMm} mm)`}`;
 const tellLaid = (laid: readonly Laid[]): string => `laid ready: ${list(laid.map(({ payload }) => sayTool(payload)))}`;
 
-function tell(event: BenchEvent): string {
+function tell(event: Exclude<BenchEvent, Step | Laid>): string {
   switch (event.kind) {
     case 'set-chosen':
       return event.payload.only === undefined
@@ -147,7 +145,7 @@ function tell(event: BenchEvent): string {
     case 'pads-noted':
       return `noted that the pad of clamp ${event.payload.clamp} lies ${event.payload.lies} the strings`;
     case 'tool-laid':
-      return event.payload.there ? tellLaid([event as Laid]) : `took off the list: ${sayTool(event.payload)}`;
+      return `took off the list: ${sayTool(event.payload)}`;
     case 'reference-read':
       return `read the tuner’s reference: ${event.payload.a4Hz} Hz`;
     case 'gauge-read':
@@ -168,17 +166,6 @@ function tell(event: BenchEvent): string {
       return `did what a newer version of this page knows: ${event.payload.kind.replaceAll('-', ' ')}`;
     case 'undone':
       return 'took a step back'; // never stands
-    case 'laid-out':
-    case 'string-off':
-    case 'looked-over':
-    case 'anchored':
-    case 'wound':
-    case 'tensioned':
-    case 'brought-up':
-    case 'balanced':
-    case 'settled':
-    case 'trimmed':
-      return tellSteps([event]);
     default:
       return unreachable(event);
   }
