@@ -13,13 +13,14 @@ import {
   judge,
   PUSH,
   rightSlack,
+  slackLeft,
   turnsOf,
   aimFor,
   beatsBetween,
   type BridgeMove,
   type ExerciseOf,
 } from './index.js';
-import { FAULTS, FAULTS_AT, HARDEST, SKILLS, type Skill } from '../skills/index.js';
+import { FAULTS, FAULTS_AT, HARDEST, OCTAVE_ANSWERS, SKILLS, type Skill } from '../skills/index.js';
 
 const SEEDS = Array.from({ length: 12 }, (_, nth) => 7919 * (nth + 1));
 const LEVELS = [0, 2, HARDEST];
@@ -51,6 +52,7 @@ describe('slack', () => {
       expect(judge('slack', exercise, { way: 'lift', liftMm: (lift ?? 0) * 1.1 }).off).toBeGreaterThan(15); // slack goes with the square of the lift
       expect(judge('slack', exercise, { way: 'cut', cutMm: (cut ?? 0) - 10 }).off).toBeLessThan(0);
       expect(judge('slack', exercise, { way: 'lift', liftMm: 0 })).toEqual({ off: -100, good: false });
+      expect(slackLeft(exercise, { way: 'say', turns: 2 })).toBe(exercise.left);
     }
   });
 
@@ -107,7 +109,7 @@ describe('octave', () => {
       const semitones = 12 * Math.log2(exercise.sounds / exercise.note);
       const truth = semitones < -11.9 ? 'an-octave-under' : semitones < -1 ? 'under' : semitones > 1 ? 'over' : 'at-its-note';
       expect(exercise.truth).toBe(truth);
-      expect(judge('octave', exercise, { place: truth }).good).toBe(true);
+      for (const place of OCTAVE_ANSWERS) expect(judge('octave', exercise, { place }).good).toBe(place === truth);
       expect(exercise.sounds).toBeLessThan(exercise.breaksAt);
       if (truth === 'an-octave-under' && !exercise.string.thins) expect(exercise.gives / exercise.shouldGive).toBeCloseTo(4, 6);
     }
@@ -141,7 +143,9 @@ describe('stretch or slip', () => {
       expect(exercise.drops).toHaveLength(3);
       if (exercise.slips) expect(share).toBeGreaterThan(0.5);
       else expect(share).toBeLessThan(0.45);
-      expect(judge('stretch-or-slip', exercise, { slips: exercise.slips }).good).toBe(true);
+      for (const drop of exercise.drops) expect(drop).toBe(Number(drop.toFixed(1))); // as a tuner shows it
+      expect(judge('stretch-or-slip', exercise, { slips: exercise.slips })).toEqual({ off: 0, good: true });
+      expect(judge('stretch-or-slip', exercise, { slips: !exercise.slips })).toEqual({ off: 1, good: false });
     }
     expect(new Set(all.map(({ slips }) => slips)).size).toBe(2);
   });
@@ -173,6 +177,7 @@ describe('nut angle', () => {
     for (const exercise of made('nut-angle')) {
       expect(exercise.enough).toBe(exercise.degrees > exercise.wanted);
       expect(judge('nut-angle', exercise, { enough: exercise.degrees > exercise.wanted }).good).toBe(true);
+      expect(judge('nut-angle', exercise, { enough: exercise.degrees < exercise.wanted }).good).toBe(false);
     }
     const away = (level: number) =>
       SEEDS.map((seed) => exerciseOf('nut-angle', seed, level)).map(({ degrees, wanted }) => Math.abs(degrees - wanted));

@@ -34,6 +34,12 @@ describe('rounds by ear', () => {
     expect(follow([[0, 0], [4, 10], [-3, 20], [1, 30]])).toEqual([null, null, null, null]); // prettier-ignore
   });
 
+  it('count to the edge: tuned to the tolerance, stretched for two and a half seconds, up by no more than the tolerance', () => {
+    expect(follow([[-2, 0], [-10, 2.5]])).toEqual([null, 8]); // prettier-ignore
+    expect(follow([[2, 0], [4, 10]])).toEqual([null, -2]); // prettier-ignore
+    expect(follow([[-2.1, 0], [-10, 5]])).toEqual([null, null]); // prettier-ignore
+  });
+
   it('add up to all that was lost from note to note, whatever the drops', () => {
     const drops = fc.array(fc.double({ min: 2.5, max: 120, noNaN: true }), { minLength: 1, maxLength: 8 });
     fc.assert(

@@ -18,8 +18,6 @@ const SECOND_MS = 1000;
  */
 export function heardInRound(phase: RoundPhase, { off, at }: { off: Cents; at: number }, tolerance: Cents): RoundStep {
   const next: RoundPhase = Math.abs(off) <= tolerance ? { kind: 'stretch', before: off, at } : { kind: 'tune' };
-  if (phase.kind === 'tune') return { phase: next, lost: null };
-  const lost = cents(phase.before - off);
-  const stretched = at - phase.at >= ROUNDS.atLeast.value * SECOND_MS && lost >= -tolerance;
-  return { phase: next, lost: stretched ? lost : null };
+  const lost = phase.kind === 'stretch' && at - phase.at >= ROUNDS.atLeast.value * SECOND_MS ? cents(phase.before - off) : null;
+  return { phase: next, lost: lost !== null && lost >= -tolerance ? lost : null };
 }

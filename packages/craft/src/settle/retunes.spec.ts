@@ -14,6 +14,14 @@ it('follows the string that has to be tuned first, and holds with the last', () 
   expect(retunesOf(moving)).toEqual({ strings: [1, 2], times: [2 * HOUR], holdsFrom: 40 * HOUR });
 });
 
+it('follows another string where the first is not tuned again', () => {
+  const moving = [
+    { number: 1, since: 0, expected: { retunes: [band(Infinity)], holdsFrom: band(3) } },
+    { number: 2, since: 0, expected: { retunes: [band(5)], holdsFrom: band(2) } },
+  ];
+  expect(retunesOf(moving)?.times).toEqual([5 * HOUR]);
+});
+
 it('says nothing where nothing moves, and no hour where it does not hold within a year', () => {
   expect(retunesOf([])).toBeNull();
   const never = { number: 4, since: 0, expected: { retunes: [band(2)], holdsFrom: band(Infinity) } };
@@ -26,6 +34,7 @@ it('expects by its kind before anybody read it, and by its readings then', () =>
   const [slow, quick] = [-2, -60].map((lost) => expectedDrift([{ hours: 0.5, cents: cents(lost), retuned: true }], hold));
   expect(kind.nextRetune.likely).toBeGreaterThan(0);
   expect(kind.holdsFrom.likely).toBe(24); // a day, by workshop practice
+  expect(kind.holdsFrom.high).toBeGreaterThanOrEqual(24);
   expect(quick?.holdsFrom.likely).toBeGreaterThan(slow?.holdsFrom.likely ?? Infinity);
   expect(slow?.holdsFrom.likely).toBeLessThan(24);
 });

@@ -161,7 +161,7 @@ function logLikelihoodOfSlip(drops: readonly number[], level: number): number {
   return logLikelihood(drops, () => level, scales);
 }
 
-/** Of drops about what is expected in each round, with Student's density, four degrees of freedom: 3/8 (1 + z²/4)^(−5/2). One logarithm does for many of them. */
+/** Of drops about what is expected in each round, with Student's density, four degrees of freedom: (1 + z²/4)^(−5/2), without the 3/8 that both stories have. One logarithm does for many of them. */
 function logLikelihood(drops: readonly number[], expected: (round: number) => number, scales: readonly number[]): number {
   let logs = 0;
   let tails = 1;
@@ -175,7 +175,7 @@ function logLikelihood(drops: readonly number[], expected: (round: number) => nu
     tails = 1;
     widths = 1;
   }
-  return drops.length * Math.log(0.375) + logs - 2.5 * Math.log(tails) - Math.log(widths);
+  return logs - 2.5 * Math.log(tails) - Math.log(widths);
 }
 
 const lost = ({ remainder, first, kept }: Stretching, round: number) => remainder + first * kept ** round;
