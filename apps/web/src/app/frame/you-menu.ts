@@ -12,7 +12,7 @@ import { Session } from '../session/session';
     <button matButton type="button" class="you" [matMenuTriggerFor]="menu" [attr.aria-label]="'You: ' + name()">
       {{ initials() }}
     </button>
-    <mat-menu #menu="matMenu" class="you-menu">
+    <mat-menu #menu="matMenu" class="you-menu" (closed)="session.staysIn.set(null)">
       <p class="who">
         <b>{{ name() }}</b><br />{{ session.person()?.role }}
       </p>
@@ -29,7 +29,8 @@ import { Session } from '../session/session';
       <button mat-menu-item type="button" (click)="session.prefer({ alarmSound: !rings() })">
         Strings to tune again: {{ rings() ? 'shown and heard' : 'shown' }}
       </button>
-      <button mat-menu-item type="button" (click)="session.signOut()">Sign out</button>
+      <button mat-menu-item type="button" (click)="$event.stopPropagation(); session.signOut()">Sign out</button>
+      <p class="who stays" aria-live="assertive">{{ session.staysIn() }}</p>
     </mat-menu>
   `,
   styles: `
@@ -49,6 +50,15 @@ import { Session } from '../session/session';
       margin: 0;
       padding: var(--space-2) var(--space-3);
       color: var(--ink);
+    }
+    .stays {
+      max-width: 260px;
+      color: var(--oxide);
+      line-height: 1.3;
+    }
+    /* a live region has to be there before it speaks */
+    .stays:empty {
+      padding: 0;
     }
   `,
 })

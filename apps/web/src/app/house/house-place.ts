@@ -111,6 +111,8 @@ export class HousePlace {
     this.day.reload();
   }
 
+  protected readonly staysIn = this.session.staysIn;
+
   protected signOut(): void {
     void this.session.signOut();
   }

@@ -63,6 +63,20 @@ describe('the session', () => {
     expect(session().person()).toBeNull();
   });
 
+  it('says why nobody was signed out where the server is away, and asks again without that', async () => {
+    answers(answerOf(person));
+    await session().ask();
+    away();
+    await session().signOut();
+    expect(session().state()).toBe('signed-in');
+    expect(session().staysIn()).toBe(
+      'You are still signed in. The server does not answer. Steps at the bench are kept on this device and are sent when it is back.',
+    );
+    answers(answerOf(null));
+    await session().signOut();
+    expect([session().state(), session().staysIn()]).toEqual(['signed-out', null]);
+  });
+
   it('stays out when the passphrase does not fit', async () => {
     answers(problem('wrong-sign-in', 'Name and passphrase do not go together.'), 401);
     await expect(session().signIn('P', 'wrong')).rejects.toThrow('do not go together');

@@ -5,7 +5,7 @@ import { filter, fromEvent, merge } from 'rxjs';
 import { Api } from '../server/api';
 import { Connection } from '../server/connection';
 import { keepHouseZone } from '../server/house-zone';
-import { ServerProblem } from '../server/server-problem';
+import { sayProblem, ServerProblem } from '../server/server-problem';
 
 const REMEMBERED = 'gold-peg.person';
 const WAITING = 'gold-peg.preferences-waiting';
@@ -29,6 +29,8 @@ export class Session {
   readonly byCode = computed(() => this.answer()?.byCode === true);
   /** Where this device is one of the bench. */
   readonly bench = computed(() => this.answer()?.bench ?? null);
+  /** Why nobody was signed out, though that was asked for. */
+  readonly staysIn = signal<string | null>(null);
   readonly demoSignIn = computed(() => this.answer()?.demoSignIn ?? null);
 
   constructor() {
@@ -58,8 +60,14 @@ export class Session {
     this.take(await this.api.call('signInByCode', { body: { personId, code } }));
   }
 
+  /** The session is the server's: who cannot be signed out is told so. */
   async signOut(): Promise<void> {
-    this.take(await this.api.call('signOut', {}));
+    this.staysIn.set(null);
+    try {
+      this.take(await this.api.call('signOut', {}));
+    } catch (error) {
+      this.staysIn.set(`You are still signed in. ${sayProblem(error)}`);
+    }
   }
 
   private ended(): void {
