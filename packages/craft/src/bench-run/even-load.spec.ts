@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { STRING_ORDERS } from '../methods/index.js';
 import { newtons } from '../units/index.js';
 import { evenest, mostApart, sideLoads } from './even-load.js';
+import { stringOrder } from './string-order.js';
 
 const pulls = [70, 70, 80, 80, 90, 80].map(newtons);
 const passes = (order: readonly number[]) => [true, false].flatMap((firstPass) => order.map((string) => ({ string, firstPass })));
@@ -27,6 +29,14 @@ describe('load of the two halves', () => {
     const { order, apart } = evenest(pulls);
     expect(['outside-in', 'inside-out', 'alternating']).toContain(order);
     expect(apart).toBeLessThan(100);
+  });
+
+  it('says of the evenest order what that comes to in both passes; of several as even it is the first', () => {
+    const { order, apart } = evenest(pulls);
+    expect(mostApart(sideLoads(passes(stringOrder(order, 6)), pulls))).toBe(apart);
+    const alike = [80, 80, 80, 80].map(newtons);
+    const all = STRING_ORDERS.map((each) => mostApart(sideLoads(passes(stringOrder(each, 4)), alike)));
+    expect(evenest(alike)).toEqual({ order: STRING_ORDERS[all.indexOf(newtons(Math.min(...all)))], apart: Math.min(...all) });
   });
 
   it('ends the same in any order, and no order is evener than the evenest', () => {

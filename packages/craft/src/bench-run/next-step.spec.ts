@@ -5,7 +5,18 @@ import type { AnchorKind } from '../instrument/index.js';
 import type { Stripping } from '../methods/index.js';
 import { emptyWorksheet, type BenchEvent, type EventOf, type Worksheet } from '../worksheet/index.js';
 import { STRING_STAGES, type StringStage } from '../stages/index.js';
-import { isDone, nextStep, planRun, stageReached, stepAt, stringRun, together, type StringRun, type StringStep } from './index.js';
+import {
+  isDone,
+  latestStep,
+  nextStep,
+  planRun,
+  stageReached,
+  stepAt,
+  stringRun,
+  together,
+  type StringRun,
+  type StringStep,
+} from './index.js';
 
 function runOf(stripping: Stripping | undefined, kind = 'acoustic-parlour', only?: readonly number[]): StringRun {
   const instrument = instrumentOf(kind);
@@ -94,6 +105,40 @@ describe('the next step', () => {
       ...[4, 6, 5, 3, 2, 1].map((string) => `strip ${string}`),
       'look-over 6',
     ]);
+  });
+
+  it('winds the string that was anchored out of order, before its neighbour is anchored', () => {
+    const run = runOf('pairs');
+    const off = all(six, step('strip', 6), step('strip', 5), step('look-over', 6), step('look-over', 5), step('anchor', 5));
+    expect(nextStep(run, off, step('anchor', 5))).toEqual(step('wind', 5));
+    expect(nextStep(run, ticked(off, step('wind', 5)), step('wind', 5))).toEqual(step('anchor', 6));
+  });
+
+  it('takes off the old string beside one that was lost', () => {
+    const run = runOf('one-at-a-time');
+    const ready = all(six, ...run.steps.filter(({ stage }) => stage === 'ready'));
+    const lost = { ...ready, scrapped: [{ string: 5 } as EventOf<'scrapped'>] };
+    expect(nextStep(run, lost, step('bring-up', 5, true))).toEqual(step('anchor', 5)); // nothing is taken off in its place
+    const wound = all(lost, step('strip', 6), step('look-over', 6), step('anchor', 6), step('wind', 6), step('anchor', 5), step('wind', 5));
+    expect(nextStep(run, all(wound, step('bring-up', 6, true), step('bring-up', 5, true)), step('bring-up', 5, true))).toEqual(
+      step('strip', 4),
+    );
+  });
+
+  it('is the last one at a stage where all are done', () => {
+    const run = runOf('one-at-a-time');
+    expect(stepAt(run, all(six, ...run.steps), 'wind', 5)).toEqual(step('wind', 6));
+    expect(stepAt(run, all(six, ...run.steps), 'bring-up', 5)).toEqual(step('bring-up', 6));
+  });
+
+  it('is known from the log: the first pass of Bring up by what was brought under pull', () => {
+    const standing = (...kinds: (readonly [BenchEvent['kind'], number])[]) => ({
+      standing: kinds.map(([kind, string]) => ({ kind, string }) as BenchEvent),
+    });
+    expect(latestStep(standing(['tensioned', 4]))).toEqual(step('bring-up', 4, true));
+    expect(latestStep(standing(['brought-up', 4]))).toEqual(step('bring-up', 4));
+    expect(latestStep(standing(['wound', 2], ['noted', 0]))).toEqual(step('wind', 2));
+    expect(latestStep(standing())).toBeNull();
   });
 
   it('leads a lost string through Ready, Anchor and Wind, whatever else is open', () => {

@@ -175,6 +175,37 @@ describe('what an instrument forces', () => {
   });
 });
 
+describe('schools that nobody chose', () => {
+  const schools = (id: string, choices: LayeredChoices = {}, blocked = false) => schoolsInForce(instrumentOf(id), choices, blocked);
+
+  it('are one at a time, in pairs where two share a clamp, also while it is blocked', () => {
+    expect(schools('acoustic-parlour').stripping).toEqual({ value: 'one-at-a-time', from: 'built-in', forced: null, overruled: null });
+    expect(schools('electric-double-locking', {}, true).stripping).toMatchObject({ value: 'pairs', from: 'built-in', forced: null });
+    expect(schools('electric-double-locking').stripping).toMatchObject({ value: 'pairs', from: 'built-in', forced: null });
+  });
+
+  it('wind each string as it is anchored: because it comes off singly, or because nobody said otherwise', () => {
+    expect(schools('acoustic-parlour').anchoring).toMatchObject({ value: 'each-wound-at-once', forced: 'strings-come-off-singly' });
+    expect(schools('acoustic-parlour', { house: { stripping: 'all-off' } }).anchoring).toEqual({
+      value: 'each-wound-at-once',
+      from: 'built-in',
+      forced: null,
+      overruled: null,
+    });
+  });
+
+  it('stand clamps on headless necks alone, and pegs at the side only where strings hook to a tailpiece', () => {
+    const pairs = [
+      ['headless', 'clamp', true],
+      ['headless', 'through', false],
+      ['pins', 'clamp', false],
+      ['hooked-tailpiece', 'side-peg', true],
+      ['pins', 'side-peg', false],
+    ] as const;
+    for (const [anchor, style, can] of pairs) expect(canStand(anchor, style)).toBe(can);
+  });
+});
+
 describe('the schools of stretching', () => {
   const inForceAt = (id: string, stretching: (typeof STRETCHINGS)[number], soft = false) =>
     stretchingInForce(instrumentOf(id), { house: { stretching } }, soft);
@@ -189,6 +220,12 @@ describe('the schools of stretching', () => {
     expect(inForceAt('mandolin', 'sideways')).toMatchObject({ value: 'twist', forced: 'small-body', overruled: 'sideways' });
     expect(inForceAt('acoustic-parlour', 'dives')).toMatchObject({ value: 'along', forced: 'no-vibrato' });
     expect(inForceAt('classical', 'nodes', true)).toMatchObject({ value: 'twist', forced: 'soft-strings' });
+  });
+
+  it('are let be on a small body, and on strings that creep, where they pull at nothing', () => {
+    expect(inForceAt('mandolin', 'along')).toMatchObject({ value: 'along', from: 'house', forced: null });
+    expect(inForceAt('classical', 'along', true)).toMatchObject({ value: 'along', from: 'house', forced: null });
+    expect(inForceAt('mandolin', 'sideways').from).toBe('forced');
   });
 
   it('have a reason each, and each its words in the run', () => {
