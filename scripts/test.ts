@@ -35,7 +35,7 @@ async function runChecks(): Promise<Count> {
   const work = async () => {
     for (let next = left.shift(); next !== undefined; next = left.shift()) {
       const [name, tool, ...args] = next;
-      const { status, said } = await ask(tool, args);
+      const { status, said } = await run(tool, args, { held: true, last: true });
       console.log(`${name}: ${status === 0 ? 'good' : `FAILED\n${said}`}`);
       if (status !== 0) failed++;
     }
@@ -44,11 +44,30 @@ async function runChecks(): Promise<Count> {
   return { passed: 0, failed };
 }
 
-function ask(tool: string, args: readonly string[]): Promise<{ status: number; said: string }> {
+interface How {
+  cwd?: string;
+  env?: Record<string, string>;
+  /** What it says is kept, not printed: others talk meanwhile. */
+  held?: boolean;
+  /** Whatever else wants the cores comes first. */
+  last?: boolean;
+}
+
+function run(
+  tool: string,
+  args: readonly string[],
+  { cwd = root, env = {}, held = false, last = false }: How = {},
+): Promise<{ status: number; said: string }> {
   return new Promise((answer) => {
-    const child = spawn('nice', ['-n', '19', toolIn(root, tool), ...args], { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    const command = [...(last ? ['nice', '-n', '19'] : []), toolIn(cwd, tool), ...args];
+    const printed = held ? 'pipe' : 'inherit';
+    const child = spawn(command[0] ?? tool, command.slice(1), {
+      cwd,
+      stdio: ['ignore', printed, printed],
+      env: { ...process.env, ...env },
+    });
     let said = '';
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (data: Buffer) => (said += data.toString()));
+    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (data: Buffer) => (said += data.toString()));
     child.on('error', ({ message }) => answer({ status: 1, said: message }));
     child.on('close', (status) => answer({ status: status ?? 1, said }));
   });
@@ -56,14 +75,6 @@ function ask(tool: string, args: readonly string[]): Promise<{ status: number; s
 
 const toolIn = (cwd: string, tool: string): string =>
   [join(cwd, 'node_modules/.bin', tool), join(root, 'node_modules/.bin', tool)].find((path) => existsSync(path)) ?? tool;
-
-function run(cwd: string, tool: string, args: readonly string[], env: Record<string, string> = {}): Promise<number> {
-  return new Promise((answer) => {
-    const child = spawn(toolIn(cwd, tool), [...args], { cwd, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } });
-    child.on('error', () => answer(1));
-    child.on('close', (status) => answer(status ?? 1));
-  });
-}
 
 /** Reads what a runner wrote; a runner that fell over before it could write counts as a failure, and so does one that ran no test. */
 function read(file: string, status: number, count: (report: never) => Count): Count {
@@ -105,33 +116,34 @@ const BUILD: Step = {
   },
 };
 const CHECKED: Step = { name: 'format, lint and types', work: runChecks };
-const TESTS: readonly Step[] = [
-  {
-    name: 'core, contract, command line and server on a real PostgreSQL',
-    work: async () => {
-      const file = join(results, 'vitest.json');
-      const status = await run(root, 'vitest', ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${file}`]);
-      return read(file, status, vitestCount);
-    },
+const CORE: Step = {
+  name: 'core, contract, command line and server on a real PostgreSQL',
+  work: async () => {
+    const file = join(results, 'vitest.json');
+    const { status } = await run('vitest', ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${file}`]);
+    return read(file, status, vitestCount);
   },
-  {
-    name: 'interface in Chromium',
-    work: async () => {
-      const file = join(results, 'web.json');
-      const args = ['test', '--no-watch', '--no-progress', '--reporters=default', '--reporters=json', `--output-file=${file}`];
-      return read(file, await run(join(root, 'apps/web'), 'ng', args, { CHROME_BIN: chromiumPath() }), vitestCount);
-    },
+};
+const INTERFACE: Step = {
+  name: 'interface in Chromium',
+  work: async () => {
+    const file = join(results, 'web.json');
+    const args = ['test', '--no-watch', '--no-progress', '--reporters=default', '--reporters=json', `--output-file=${file}`];
+    const how = { cwd: join(root, 'apps/web'), env: { CHROME_BIN: chromiumPath() }, held: true };
+    const { status, said } = await run('ng', args, how);
+    console.log(said);
+    return read(file, status, vitestCount);
   },
-  {
-    name: 'end to end',
-    work: async () => {
-      const file = join(results, 'e2e.json');
-      const status = await run(root, 'playwright', ['test', '-c', 'e2e'], { PLAYWRIGHT_JSON_OUTPUT_NAME: file });
-      if (status !== 0) sayPages();
-      return read(file, status, playwrightCount);
-    },
+};
+const END_TO_END: Step = {
+  name: 'end to end',
+  work: async () => {
+    const file = join(results, 'e2e.json');
+    const { status } = await run('playwright', ['test', '-c', 'e2e'], { env: { PLAYWRIGHT_JSON_OUTPUT_NAME: file } });
+    if (status !== 0) sayPages();
+    return read(file, status, playwrightCount);
   },
-];
+};
 
 async function main(): Promise<void> {
   rmSync(results, { recursive: true, force: true });
@@ -140,7 +152,9 @@ async function main(): Promise<void> {
   const counts = [await take(BUILD)];
   // what waits for a page or a database leaves the cores to these
   const checked = take(CHECKED);
-  for (const step of TESTS) counts.push(await take(step));
+  // the interface is compiled and opened by one core
+  counts.push(...(await Promise.all([CORE, INTERFACE].map(take))));
+  counts.push(await take(END_TO_END));
   counts.push(await checked);
   const sum = (of: keyof Count) => counts.reduce((all, count) => all + count[of], 0);
   console.log(`\n${sum('passed')} passed, ${sum('failed')} failed`);
