@@ -1,7 +1,7 @@
 import { BEFORE_MEASURING } from '../constants/index.js';
 import type { TableString } from '../strings/index.js';
 import { metres, toMillimetres, type Metres } from '../units/index.js';
-import { ANYWHERE_MM, deviation, logNormal } from './identify.js';
+import { deviation, logNormal } from './identify.js';
 
 type Measurable = Pick<TableString, 'gauge' | 'construction'>;
 
@@ -35,7 +35,7 @@ export function checkString(read: Metres, strings: readonly Measurable[], index:
   const share = others.length === 0 ? 0 : BEFORE_MEASURING.anotherOfThePacket.value / others.length;
   const mine = (1 - BEFORE_MEASURING.noneOfThePacket.value - share * others.length) * density(planned);
   const theirs = others.map(({ index: at, string }) => ({ index: at, mass: share * looksAlike(string) * density(string) }));
-  const none = BEFORE_MEASURING.noneOfThePacket.value / ANYWHERE_MM;
+  const none = BEFORE_MEASURING.noneOfThePacket.value; // times one per mm
   const sum = mine + none + theirs.reduce((total, { mass }) => total + mass, 0);
   const [rival] = theirs
     .map(({ index: at, mass }) => ({ index: at, probability: mass / sum }))

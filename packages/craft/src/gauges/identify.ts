@@ -22,8 +22,6 @@ export interface Identified {
   none: number;
 }
 
-/** A reading of a string that is in no set of the table lies anywhere in this range, mm. */
-export const ANYWHERE_MM = 1;
 /** Sets less likely than this are not worth showing. */
 const LEAST_SHOWN = 0.005;
 
@@ -36,16 +34,16 @@ export const logNormal = (off: number, sigma: number) => -0.5 * (off / sigma) **
 
 /**
  * The sets that readings may come from, by Bayes' rule: every set as likely as another beforehand, readings independent and normal about the
- * gauges printed; against them one hypothesis that it is no set of the table at all. Probabilities add up to one.
+ * gauges printed; against them one hypothesis that it is no set of the table at all, whose strings may read anywhere within a millimetre: a density of one per mm.
+ * Probabilities add up to one.
  */
 export function identifySets(readings: readonly (Reading | null)[], sets: readonly StringSet[]): Identified {
   const fitting = sets.filter(({ strings }) => strings.length === readings.length);
-  const taken = readings.filter((reading) => reading !== null).length;
   const scored = fitting.map((set) => ({
     set,
     log: Math.log((1 - BEFORE_MEASURING.setOfNoTable.value) / fitting.length) + logLikelihood(readings, set),
   }));
-  const noneLog = Math.log(BEFORE_MEASURING.setOfNoTable.value) - taken * Math.log(ANYWHERE_MM);
+  const noneLog = Math.log(BEFORE_MEASURING.setOfNoTable.value);
   const most = Math.max(noneLog, ...scored.map(({ log }) => log));
   const sum = Math.exp(noneLog - most) + scored.reduce((total, { log }) => total + Math.exp(log - most), 0);
   return {

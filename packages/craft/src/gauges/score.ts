@@ -22,8 +22,12 @@ export const NOTHING_YET: Sums = { own: 0, weight: 0, level: 0, square: 0, pull:
 /** What a wish makes of each option, and the least that a beginning of choices can still come to. */
 export interface Score {
   seats: Scored[][];
+  /** Seats in the order in which they are chosen for: those that are free come last, and take what is left. */
+  order: readonly number[];
+  /** Whatever stands in this seat costs the same. */
+  isFree(seat: number): boolean;
   add(sums: Sums, seat: number, scored: Scored): Sums;
-  /** Never above the cost of any completion from `depth` on; the cost itself when all are chosen. */
+  /** Never above the cost of any completion once so many seats of the order are chosen for; the cost itself when all are. */
   bound(sums: Sums, depth: number): number;
   /** Never above the bound, and never falls along the walk through a seat: the walk ends where it is too much. */
   floor(sums: Sums, depth: number): number;
@@ -35,9 +39,13 @@ const square = (value: number) => value * value;
 
 export function scoreOf(wish: Wish, weights: readonly number[], options: readonly (readonly Option[])[]): Score {
   const seats = options.map((list, seat) => sorted(wish, list, seat, options.length, weights[seat] ?? 1));
+  const all = weights.reduce((sum, weight) => sum + weight, 0);
+  // of a total a string without weight still bears its share
+  const isFree = (seat: number) => (weights[seat] ?? 1) === 0 && (wish.kind !== 'total' || all === 0);
+  const order = [false, true].flatMap((free) => [...seats.keys()].filter((seat) => isFree(seat) === free));
   const rest = (pick: (list: readonly Scored[]) => number) => {
     const sums = [0];
-    for (const list of [...seats].reverse()) sums.unshift((sums[0] ?? 0) + pick(list));
+    for (const seat of [...order].reverse()) sums.unshift((sums[0] ?? 0) + pick(seats[seat] ?? []));
     return sums;
   };
   const add = (sums: Sums, seat: number, { own, level, pull }: Scored): Sums => {
@@ -53,14 +61,13 @@ export function scoreOf(wish: Wish, weights: readonly number[], options: readonl
   if (wish.kind === 'equal-pull' && wish.pull === null) {
     // the weighted spread of those chosen: more strings never make it less
     const bound = ({ weight, level, square: squares }: Sums) => (weight === 0 ? 0 : Math.max(0, squares - (level * level) / weight));
-    return { seats, add, bound, floor: bound, centre: ({ weight, level }) => (weight === 0 ? 0 : level / weight) };
+    return { seats, order, isFree, add, bound, floor: bound, centre: ({ weight, level }) => (weight === 0 ? 0 : level / weight) };
   }
   const least = rest((list) => Math.min(...list.map(({ own }) => own)));
   const floor = (sums: Sums, depth: number) => sums.own + (least[depth] ?? 0);
-  if (wish.kind !== 'total') return { seats, add, bound: floor, floor, centre: null };
+  if (wish.kind !== 'total') return { seats, order, isFree, add, bound: floor, floor, centre: null };
   const lowest = rest((list) => Math.min(...list.map(({ pull }) => pull)));
   const highest = rest((list) => Math.max(...list.map(({ pull }) => pull)));
-  const all = weights.reduce((sum, weight) => sum + weight, 0);
   // the total counts as much as all strings together
   const bound = (sums: Sums, depth: number) => {
     const from = sums.pull + (lowest[depth] ?? 0);
@@ -68,7 +75,7 @@ export function scoreOf(wish: Wish, weights: readonly number[], options: readonl
     const off = wish.total < from ? Math.log(from / wish.total) : wish.total > to ? Math.log(to / wish.total) : 0;
     return floor(sums, depth) + all * square(off);
   };
-  return { seats, add, bound, floor, centre: null };
+  return { seats, order, isFree, add, bound, floor, centre: null };
 }
 
 /** Sorted by what the search walks along: the level where it is free, what each costs by itself otherwise. */

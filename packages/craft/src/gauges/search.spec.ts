@@ -10,7 +10,8 @@ function costing(lists: readonly (readonly number[])[]): Score {
   );
   const least = lists.map((_, depth) => lists.slice(depth).reduce((sum, costs) => sum + Math.min(...costs), 0));
   const floor = (sums: Sums, depth: number) => sums.own + (least[depth] ?? 0);
-  return { seats, add: (sums, _seat, { own }) => ({ ...sums, own: sums.own + own }), bound: floor, floor, centre: null };
+  const add: Score['add'] = (sums, _seat, { own }) => ({ ...sums, own: sums.own + own });
+  return { seats, order: [...lists.keys()], isFree: () => false, add, bound: floor, floor, centre: null };
 }
 function search(lists: readonly (readonly number[])[], answers: number, more: { base?: Base; left?: number } = {}): readonly Found[] {
   const best = new Best(answers);
@@ -20,6 +21,7 @@ function search(lists: readonly (readonly number[])[], answers: number, more: { 
       score: costing(lists),
       base,
       singlesOf: (picks) => picks.length,
+      goesWith: () => undefined,
       left: () => left,
       sameStock: (_, option) => String(option),
     },

@@ -23,6 +23,8 @@ export interface Search {
   /** Null where strings need not come from a set; `singlesOf` then counts them afterwards. */
   base: Base | null;
   singlesOf: (picks: readonly number[]) => number;
+  /** What to take in a seat that is free, beside these; undefined where one is as good as another. */
+  goesWith: (picks: readonly (number | undefined)[], seat: number) => number | undefined;
   /** How many of an option may be used as singles. */
   left: (seat: number, option: number) => number;
   /** Options of one class in different seats draw on the same stock. */
@@ -60,28 +62,30 @@ export class Best {
 
 /**
  * Branch and bound over the seats: the exact best, since a beginning is left only when no completion of it can enter the list. Options are tried
- * from the best by themselves on, so that the first whole choice is a good one and the rest is cut early.
+ * from the best by themselves on, so that the first whole choice is a good one and the rest is cut early. A seat that is free takes one option and no other: choices that differ in nothing that counts are one choice.
  */
 export function searchBest(search: Search, best: Best, begun: (done: number, of: number) => void = () => undefined): void {
   const { score, base } = search;
-  const count = score.seats.length;
-  const picks: number[] = [];
+  const { order } = score;
+  const picks: (number | undefined)[] = order.map(() => undefined);
   const used = new Map<string, number>();
 
-  const descend = (sums: Sums, singlesLeft: number): void => {
-    const seat = picks.length;
-    if (seat === count) {
-      const singles = base === null ? search.singlesOf(picks) : base.mostSingles - singlesLeft;
-      best.offer({ picks: [...picks], cost: score.bound(sums, count), singles, base: base?.index ?? null });
+  const descend = (sums: Sums, depth: number, singlesLeft: number): void => {
+    const seat = order[depth];
+    if (seat === undefined) {
+      const whole = picks.flatMap((pick) => pick ?? []);
+      const singles = base === null ? search.singlesOf(whole) : base.mostSingles - singlesLeft;
+      best.offer({ picks: whole, cost: score.bound(sums, depth), singles, base: base?.index ?? null });
       return;
     }
     const list = score.seats[seat] ?? [];
+    const free = score.isFree(seat);
     let done = 0;
-    for (const scored of score.centre === null ? list : outward(list, score.centre(sums))) {
+    for (const scored of free ? preferred(seat, list) : score.centre === null ? list : outward(list, score.centre(sums))) {
       const next = score.add(sums, seat, scored);
-      if (tooMuch(score.floor(next, seat + 1), best)) break;
-      if (seat === 0) begun(done++, list.length);
-      if (tooMuch(score.bound(next, seat + 1), best)) continue;
+      if (tooMuch(score.floor(next, depth + 1), best)) break;
+      if (depth === 0) begun(done++, list.length);
+      if (tooMuch(score.bound(next, depth + 1), best)) continue;
       const single = base !== null && base.picks[seat] !== scored.option;
       if (single && singlesLeft === 0) continue;
       const stock = search.sameStock(seat, scored.option);
@@ -89,13 +93,20 @@ export function searchBest(search: Search, best: Best, begun: (done: number, of:
       const counts = base === null || single;
       if (counts && taken >= search.left(seat, scored.option)) continue;
       if (counts) used.set(stock, taken + 1);
-      picks.push(scored.option);
-      descend(next, single ? singlesLeft - 1 : singlesLeft);
-      picks.pop();
+      picks[seat] = scored.option;
+      descend(next, depth + 1, single ? singlesLeft - 1 : singlesLeft);
+      picks[seat] = undefined;
       if (counts) used.set(stock, taken);
+      if (free) break;
     }
   };
-  descend(NOTHING_YET, base?.mostSingles ?? 0);
+
+  /** What the set has there first, then any other. */
+  const preferred = (seat: number, list: readonly Scored[]): readonly Scored[] => {
+    const own = base === null ? search.goesWith(picks, seat) : base.picks[seat];
+    return [...list.filter(({ option }) => option === own), ...list];
+  };
+  descend(NOTHING_YET, 0, base?.mostSingles ?? 0);
 }
 
 const tooMuch = (cost: number, best: Best) => cost > best.worst + SAME;

@@ -56,6 +56,7 @@ function solveAmong(question: GaugeQuestion, progress: Progress): Outcome<GaugeA
   const search: Omit<Search, 'base'> = {
     score,
     singlesOf: (picks) => Math.min(picks.length, ...picked.map((base) => mismatches(base, picks))),
+    goesWith: (picks, seat) => nearestTo(picked, picks)?.[seat] ?? undefined,
     left: (seat, option) => (stock === null ? Number.POSITIVE_INFINITY : inStock(options[seat]?.[option], stock.strings)),
     sameStock: (seat, option) => options[seat]?.[option]?.class.key ?? '',
   };
@@ -86,6 +87,15 @@ const picksOf = ({ strings }: StringSet, options: readonly (readonly Option[])[]
   });
 
 const mismatches = (base: readonly (number | null)[], picks: readonly number[]) => picks.filter((pick, seat) => base[seat] !== pick).length;
+
+/** The set of which the fewest strings are others than these. */
+function nearestTo(picked: readonly (readonly (number | null)[])[], picks: readonly (number | undefined)[]) {
+  const others = (base: readonly (number | null)[]) => picks.filter((pick, seat) => pick !== undefined && base[seat] !== pick).length;
+  return picked.reduce<readonly (number | null)[] | undefined>(
+    (nearest, base) => (nearest !== undefined && others(nearest) <= others(base) ? nearest : base),
+    undefined,
+  );
+}
 
 const inStock = (option: Option | undefined, counts: ReadonlyMap<string, number>) =>
   (option?.class.members ?? []).reduce((sum, { id }) => sum + (counts.get(id) ?? 0), 0);
