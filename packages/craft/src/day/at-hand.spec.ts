@@ -182,6 +182,77 @@ describe('what is at hand', () => {
   });
 });
 
+describe('what fits into a gap', () => {
+  const nylon = [
+    { ...piece('restring', 20), same: false },
+    { ...piece('tune', 5, 40), same: false },
+  ];
+  const people = [somebody('a', [[0, 240]]), somebody('b', [[0, 240]])];
+  const over = { job: 'n', operation: 'restring', person: 'a', end: 30 };
+  /** Strings of ‘n’ are looked at from 70 on by a. */
+  const at = (now: number, jobs: Rack['jobs'], placed: readonly Placed[], more: Partial<Rack> = {}) =>
+    nextOf(
+      someRack([someJob('n', 400, nylon, { kind: 'nylon' }), ...jobs], { people, now, ...more, done: [over, ...(more.done ?? [])] }),
+      planOf(lies('n', 'tune', 70, 75), ...placed),
+    );
+  const waits = (...asked: Parameters<typeof at>) => at(...asked).waiting.map(({ operation }) => operation);
+
+  it('is what is as long as the gap, and no visit itself, though its strings have waited long enough', () => {
+    const job = someJob('s', 400, [piece('work', 20), piece('more', 21)]);
+    expect(at(50, [job], [lies('s', 'work', 80, 100)]).waiting).toEqual([{ job: 's', operation: 'work', minutes: 20, fits: true }]);
+    expect(at(51, [job], [lies('s', 'work', 80, 100)]).waiting).toMatchObject([{ fits: false }]);
+    const early = at(30, [], [], { done: [{ ...over, end: -20 }] });
+    expect([early.visit?.operation, early.waiting]).toEqual(['tune', []]);
+  });
+
+  it('reckons with what is under way at this bench alone', () => {
+    const job = someJob('s', 400, [piece('work', 20)]);
+    const started = (person: string) => ({ started: [{ job: 's', operation: 'work', person, start: 40, minutesLeft: 15 }] });
+    expect(at(50, [job], [], started('b')).gap).toBe(20);
+    expect(at(50, [job], [], started('a')).gap).toBe(5);
+  });
+
+  it('a first piece that has to wait is no visit, nor is what begins this minute', () => {
+    const first = someJob('s', 400, [{ ...piece('work', 20), after: 30 }]);
+    expect(at(50, [first], [lies('s', 'work', 60, 80)]).visit).toMatchObject({ job: 'n' });
+    expect(at(70, [], []).visit).toBeNull();
+  });
+
+  it('begins once it is ready and has waited, to the minute', () => {
+    const first = (ready: number, after: number) => [someJob('s', 400, [{ ...piece('work', 10), after }], { ready })];
+    const placed = [lies('s', 'work', 90, 100)];
+    expect([waits(50, first(40, 10), placed), waits(50, first(40, 11), placed)]).toEqual([['work'], []]);
+  });
+
+  it('begins once what is before it is over, by what is done or under way of its own job', () => {
+    const job = someJob('s', 400, [piece('one', 10), piece('two', 10, 5), piece('three', 10)]);
+    const other = someJob('t', 400, [piece('one', 10)]);
+    const placed = [lies('s', 'two', 90, 100), lies('s', 'three', 100, 110)];
+    const done = (of: string, operation: string, end: number) => ({ job: of, operation, person: 'a', end });
+    expect(waits(50, [job, other], placed, { done: [done('s', 'one', 45)] })).toEqual(['two']);
+    expect(waits(50, [job, other], placed, { done: [done('s', 'one', 46)] })).toEqual([]);
+    expect(waits(50, [job, other], placed, { done: [done('t', 'one', 10)] })).toEqual([]);
+    const running = (of: string, operation: string, minutesLeft: number) => ({ job: of, operation, person: 'b', start: 40, minutesLeft });
+    const free = { ...job, operations: job.operations.map((each) => ({ ...each, same: false })) };
+    // the bench of a is busy until 60 with something else
+    const busy = { job: 'x', operation: 'one', person: 'a', start: 40, minutesLeft: 10 };
+    const also = someJob('x', 400, [piece('one', 10)]);
+    const begun = (left: number) => ({ started: [busy, running('s', 'one', left)] });
+    expect(waits(50, [free, also], placed, begun(5))).toEqual(['two']); // 55 and 5 of waiting
+    expect(waits(50, [free, also], placed, begun(6))).toEqual([]);
+    expect(waits(50, [free, also, other], placed, { started: [busy, running('t', 'one', 1)] })).toEqual([]);
+  });
+
+  it('stays in the hand that has what has to stay in one hand, and in no other for the rest', () => {
+    const job = someJob('s', 400, [{ ...piece('fetch', 5), same: false }, piece('work', 10)]);
+    const placed = [lies('s', 'work', 90, 100)];
+    const done = (person: string) => ({ done: [{ job: 's', operation: 'fetch', person, end: 40 }] });
+    expect(waits(50, [job], placed, done('b'))).toEqual(['work']); // fetching was nobody’s in particular
+    const one = { ...job, operations: job.operations.map((each) => ({ ...each, same: true })) };
+    expect([waits(50, [one], placed, done('b')), waits(50, [one], placed, done('a'))]).toEqual([[], ['work']]);
+  });
+});
+
 describe('why something moved', () => {
   const jobs = [someJob('a', 400, [piece('x', 40)]), someJob('b', 400, [piece('x', 40), piece('y', 10)])];
   const moved = (inForce: readonly InForce[], more: Partial<Rack> = {}) =>
