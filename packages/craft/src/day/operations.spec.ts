@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { MINUTES } from '../constants/index.js';
 import { bandAt } from '../testing/index.js';
-import { attendedInPieces, attendedTo, operationsOf, percentileOf } from './index.js';
+import { attendedInPieces, attendedTo, isVisit, isWork, operationsOf, percentileOf, type HouseWays } from './index.js';
 
 const plain = { percentile: 50, counterShare: 0, looksAgainHours: null } as const;
 
@@ -98,4 +98,29 @@ describe('what is left to do for a job', () => {
       ['hand-over', 1440 - 120 - 3, false],
     ]);
   });
+
+  it('tunes within two hours of the clock alone, and waits for strings no longer than three days', () => {
+    const told = (retunes: readonly number[], holdsFrom: number, ways: HouseWays = plain) =>
+      operationsOf({ work, begun: false, moves: { retunes: retunes.map(bandAt), holdsFrom: bandAt(holdsFrom) }, since: 0 }, ways).map(
+        ({ id, minutes, after }) => [id, minutes, after],
+      );
+    // what moves is tuned once more as it is handed over: 8 minutes and 3
+    expect(told([1, 2.1, 2.5], 24)).toEqual([
+      ['restring', 40, 0],
+      ['tune-1', 3, 60],
+      ['hand-over', 11, 1440 - 60 - 3],
+    ]);
+    expect(told([Infinity], 100)).toEqual([
+      ['restring', 40, 0],
+      ['hand-over', 11, 72 * 60],
+    ]);
+    // who asks for one more look at strings that hold does not mean these
+    expect(told([1], 24, { ...plain, looksAgainHours: 3 }).map(([id]) => id)).toEqual(['restring', 'tune-1', 'hand-over']);
+    expect(told([1], 0.5).at(-1)).toEqual(['hand-over', 11, 0]);
+  });
+});
+
+it('pieces of the work and looks at strings are known by their names', () => {
+  expect(['restring', 'restring-2', 'tune-1', 'hand-over', 'begun'].map(isWork)).toEqual([true, true, false, false, false]);
+  expect(['restring', 'restring-2', 'tune-1', 'hand-over', 'begun'].map(isVisit)).toEqual([false, false, true, false, false]);
 });

@@ -18,6 +18,17 @@ describe('parts that are not there', () => {
     expect([...order]).toEqual([['set nines', 2]]);
   });
 
+  it('come with the parcel that comes first, whichever was ordered first', () => {
+    const parcel = (p50: number, amount = 1) => ({ item: 'set', amount, p50, p90: p50 + 50 });
+    const { holds } = dealParts({
+      needs: ['a', 'b', 'c'].map((job) => ({ job, item: 'set' })),
+      onHand: new Map(),
+      coming: [parcel(900), parcel(300), { ...parcel(100), item: 'another' }],
+      ordered,
+    });
+    expect([...holds.values()].map(({ p50 }) => p50)).toEqual([300, 900, 2000]);
+  });
+
   it('hold a job until the last of them is there', () => {
     const needs = [
       { job: 'a', item: 'set' },
@@ -60,6 +71,22 @@ describe('how long a supplier takes', () => {
     const { median, sigma } = suppliedIn(Array.from({ length: 100 }, () => 1440));
     expect(median).toBeCloseTo(1440 * 2 ** (3 / 103), 6);
     expect(sigma).toBeLessThan(0.2);
+  });
+
+  it('is surer of itself the more alike its orders came, and learns nothing of one that took no time', () => {
+    const usual = Math.log(2880);
+    const by = (...minutes: number[]) => {
+      const logs = minutes.map(Math.log);
+      const mean = (3 * usual + logs.reduce((sum, log) => sum + log, 0)) / (3 + logs.length);
+      const spread = 3 * ((Math.LN2 / 1.2816) ** 2 + (usual - mean) ** 2) + logs.reduce((sum, log) => sum + (log - mean) ** 2, 0);
+      return {
+        median: expect.closeTo(Math.exp(mean), 6) as number,
+        sigma: expect.closeTo(Math.sqrt(spread / (3 + logs.length)), 9) as number,
+      };
+    };
+    expect(suppliedIn([1440, 5760])).toEqual(by(1440, 5760));
+    expect(suppliedIn([0, 1440, 1440, -5])).toEqual(by(1440, 1440));
+    expect(suppliedIn([1440, 5760]).sigma).toBeGreaterThan(suppliedIn([2880, 2880]).sigma);
   });
 
   it('counts from when it was ordered, by what the supplier promised, and is never over before now', () => {
