@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { learnedMinutes, learnedPace, stageMinutes, type TimedStage } from './index.js';
+import { MINUTES, PACE } from '../constants/index.js';
+import { attendedTo, learnedMinutes, learnedPace, stageMinutes, type LeftOfStages, type TimedStage } from './index.js';
 
 /** A job of this person that took so many times what is expected. */
 const job = (times: number, more: Partial<TimedStage> = {}): TimedStage => {
@@ -76,5 +77,56 @@ describe('the pace of a person', () => {
 
   it('counts the jobs that it rests on', () => {
     expect(learnedPace([...many(3, 1.1), ...many(2, 1.1, { personId: 'you' })], 'me', 'acoustic', 'wind').jobs).toBe(3);
+  });
+
+  it('lies where it explains itself: each job weighs by Student about it, and so does the band', () => {
+    const spread = PACE.spread.value;
+    const offs = [0.2, 0.3, -0.1, 0.9];
+    const times = offs.map((off) => job(Math.exp(off)));
+    const pace = learnedPace(times, 'me', 'acoustic', 'wind');
+    const mean = Math.log(pace.factor);
+    const weights = offs.map((off) => 5 / (4 + ((off - mean) / spread) ** 2));
+    const total = PACE.priorJobs.value + weights.reduce((sum, weight) => sum + weight, 0);
+    expect(mean).toBeCloseTo(offs.reduce((sum, off, nth) => sum + off * (weights[nth] ?? 0), 0) / total, 4);
+    const scatter =
+      offs.reduce((sum, off, nth) => sum + (weights[nth] ?? 0) * (off - mean) ** 2, PACE.priorJobs.value * spread ** 2) / total;
+    const half = 1.2816 * Math.sqrt(scatter * (1 + 1 / total));
+    expect([Math.log(pace.low), Math.log(pace.high)]).toEqual([expect.closeTo(mean - half, 4), expect.closeTo(mean + half, 4)]);
+    // another stage of the same jobs says nothing of this one, nor does one that took no time or has no minutes
+    const others = [
+      { ...job(3), stage: 'trim' as const },
+      { ...job(1), minutes: 0 },
+    ];
+    expect(learnedPace([...times, ...others], 'me', 'acoustic', 'wind')).toEqual(pace);
+    const talk = { ...job(1), stage: 'hand-over' as const };
+    expect(learnedPace([talk], 'me', 'acoustic', 'hand-over')).toEqual(learnedPace([], 'me', 'acoustic', 'hand-over'));
+  });
+
+  it('makes a whole restring as long as its stages, and rests on the most jobs that one of them saw', () => {
+    const slow = job(2);
+    const told = learnedMinutes([slow, slow], 'me', 'acoustic', 6);
+    // 40 minutes, of which 7.2 at Wind
+    expect(told.attendedMinutes).toBeCloseTo(40 + 7.2 * (factor([slow, slow]) - 1), 6);
+    expect(told.jobs).toBe(2);
+  });
+});
+
+describe('minutes by the pace of whoever does it', () => {
+  const of = (left: LeftOfStages, times: Parameters<typeof attendedTo>[0] = []) =>
+    attendedTo(times, 'me', { family: 'acoustic', stringCount: 6, left });
+
+  it('are half below what is expected of one stage, by its own band above it, and slower for who is slow', () => {
+    const { high } = learnedPace([], 'me', 'acoustic', 'wind');
+    expect(of({ wind: 1 })).toEqual({
+      median: expect.closeTo(7.2, 9) as number,
+      sigma: expect.closeTo(Math.log(high) / 1.2816, 9) as number,
+    });
+    expect(of({ wind: 0.5 })?.median).toBeCloseTo(3.6, 9);
+    expect(of({ balance: 1 })?.median).toBeCloseTo(MINUTES.balance.value, 9);
+    const slow = [job(12 / 7.2)];
+    const pace = learnedPace(slow, 'me', 'acoustic', 'wind');
+    expect(of({ wind: 1 }, slow)?.median).toBeCloseTo(7.2 * pace.factor, 6);
+    expect(of({ wind: 1 }, slow)?.sigma).toBeCloseTo(Math.log(pace.high / pace.factor) / 1.2816, 9);
+    expect(of({ wind: 0 })).toBeNull();
   });
 });
