@@ -256,6 +256,8 @@ describe('what is cut and seated at last', () => {
       'Soft strings go on moving for a day: a tail cut before the tie held is a string lost.',
       'The tie still holds; no tail touches the top.',
     ]);
+    expect(soft.does).toMatch(/^Once it has held for a night, cut the tail to 12 to 25 mm; it is not turned in\. /);
+    expect([soft.cautions, steel.cautions]).toEqual([['tie-runs'], ['stubs']]);
     expect(steel.why).toMatch(/^A stub bleeds the owner/);
     expect(steel.check).toMatch(/^No sharp end stands out/);
     expect(steel.does).not.toContain('Set the screw');

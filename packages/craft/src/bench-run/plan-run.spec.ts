@@ -321,25 +321,4 @@ describe('tools and time', () => {
     expect(slow?.wind).toBeCloseTo(10.8, 1);
     expect(slow?.anchor).toBeCloseTo(expected?.anchor ?? 0, 9);
   });
-
-  it('warns of what can hurt with this string: steel ends are sharp, nylon ends are not, a bass string untwists', () => {
-    const warned = (id: string, construction: 'nylon' | 'wound') => {
-      const instrument = instrumentOf(id);
-      const outcome = planRun({ instrument, strings: instrument.strings.map(() => ({ construction })), choices: {} });
-      if (!outcome.ok) throw new Error(outcome.problem.kind);
-      return outcome.value.steps.flatMap(({ stage, cautions }) => (stage === 'wind' || stage === 'trim' ? cautions : []));
-    };
-    expect(warned('ukulele-concert', 'nylon')).not.toEqual(expect.arrayContaining(['cut-ends']));
-    expect(warned('ukulele-concert', 'nylon')).not.toEqual(expect.arrayContaining(['stubs']));
-    expect(warned('acoustic-parlour', 'wound')).toEqual(expect.arrayContaining(['cut-ends', 'stubs']));
-    expect(warned('bass-in-line', 'wound')).toEqual(expect.arrayContaining(['cut-ends', 'untwists']));
-  });
-
-  it('stretches each kind in its own way: bass at the nodes, nylon by twisting, others along', () => {
-    const settle = (id: string) => run(instrumentOf(id)).steps.find(({ stage }) => stage === 'settle')?.does ?? '';
-    expect(settle('bass-in-line')).toContain('at the nodes');
-    expect(settle('ukulele-concert')).toContain('twist');
-    expect(settle('acoustic-parlour')).toContain('move along the string');
-    expect(settle('electric-in-line-locking')).toContain('Back to pitch before the next string');
-  });
 });

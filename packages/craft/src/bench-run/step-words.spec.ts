@@ -98,14 +98,6 @@ describe('the words of a step', () => {
     expect(settling.filter(({ does }) => does.includes('ten to twenty full dips')).map(({ string }) => string)).toEqual([order.at(-1)]);
   });
 
-  it('retune in passes, in playing position, where every string moves the bridge', () => {
-    const second = (anchor: AnchorKind) =>
-      run(madeOf(anchor, 'through')).steps.find(({ stage, firstPass }) => stage === 'bring-up' && !firstPass)?.does ?? '';
-    for (const anchor of ['resting-vibrato', 'floating-vibrato', 'double-locking'] as const)
-      expect(second(anchor)).toMatch(/in passes.*playing position/);
-    expect(second('pins')).not.toContain('passes');
-  });
-
   it('set the screw of a friction peg, with a screwdriver to hand, and look for what is loose while strings are off', () => {
     const { steps, tools } = run(instrumentOf('ukulele-soprano'));
     expect(tools).toContain('screwdriver');
@@ -113,14 +105,6 @@ describe('the words of a step', () => {
       expect(steps.find((each) => each.stage === stage)?.does).toContain('between slipping and too stiff');
     expect(steps.find(({ stage }) => stage === 'look-over')?.does).toContain('screw of its peg loose? Snug it, and keep what comes off');
     expect(run(instrumentOf('acoustic-parlour')).tools).not.toContain('screwdriver');
-  });
-
-  it('let a bass string untwist before it is fixed, and keep its taper off the post', () => {
-    const { steps } = run(instrumentOf('bass-in-line'));
-    const winding = steps.find(({ stage }) => stage === 'wind');
-    expect(winding?.does).toMatch(/untwist.*not its taper/);
-    expect(winding?.cautions).toContain('untwists');
-    expect(steps.find(({ firstPass }) => firstPass)?.does).toContain('untwist');
   });
 });
 
@@ -137,11 +121,6 @@ describe('a headless bridge that is a vibrato', () => {
     expect(run(fixed).tools).not.toContain('block');
     expect(stretchingInForce(moving, wish, false).value).toBe('dives');
     expect(stretchingInForce(fixed, wish, false)).toMatchObject({ value: 'along', forced: 'no-vibrato' });
-  });
-
-  it('is checked in playing position with the eraser out', () => {
-    const last = run(moving).steps.findLast(({ stage }) => stage === 'bring-up');
-    expect(last?.does).toMatch(/Eraser out.*playing position/);
   });
 });
 
@@ -161,12 +140,6 @@ describe('what is cut at Trim', () => {
     expect(trim('electric-in-line-locking', 3).does).toContain('Cut the tail close to the post');
     expect(trim('electric-headless', 3).does).toContain('cut at its clamp before pitch');
     expect(trim('bass-in-line', 3).tools).toEqual([]);
-  });
-
-  it('leaves 12 to 25 mm on nylon after a night, turns nothing in, and speaks of no needles', () => {
-    const { does, cautions } = trim('classical', 0, {}, 'nylon');
-    expect(does).toMatch(/for a night, cut the tail to 12 to 25 mm; it is not turned in/);
-    expect(cautions).toEqual(['tie-runs']);
   });
 });
 

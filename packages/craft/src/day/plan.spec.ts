@@ -262,49 +262,6 @@ describe('what is fixed', () => {
       { job: 'a', operation: 'trim', person: 'a', start: 100, end: 105 },
     ]);
   });
-
-  it.each<[string, Partial<Rack>, string]>([
-    ['before now', { now: 20, pinned: [{ job: 'a', operation: 'x', person: 'a', start: 10 }] }, 'pinned[0].start'],
-    ['outside every window', { pinned: [{ job: 'a', operation: 'x', person: 'a', start: 235 }] }, 'pinned[0].start'],
-    [
-      'with somebody who cannot',
-      { people: [who('a', [[0, 240]], ['nylon'])], pinned: [{ job: 'a', operation: 'x', person: 'a', start: 10 }] },
-      'pinned[0].person',
-    ],
-    ['earlier than its chain', { pinned: [{ job: 'a', operation: 'y', person: 'a', start: 12 }] }, 'pinned[0].start'],
-    [
-      'over another pin',
-      {
-        pinned: [
-          { job: 'a', operation: 'x', person: 'a', start: 10 },
-          { job: 'b', operation: 'x', person: 'a', start: 15 },
-        ],
-      },
-      'pinned[0].start',
-    ],
-    ['of a job that there is not', { pinned: [{ job: 'z', operation: 'x', person: 'a', start: 10 }] }, 'pinned[0].job'],
-    [
-      'started before what comes before it',
-      { started: [{ job: 'a', operation: 'y', person: 'a', start: 0, minutesLeft: 5 }] },
-      'started[0].operation',
-    ],
-    [
-      'windows over one another',
-      {
-        people: [
-          who('a', [
-            [0, 50],
-            [40, 90],
-          ]),
-        ],
-      },
-      'people[0].windows[1]',
-    ],
-    ['the same person twice', { people: [who('a', []), who('a', [])] }, 'people[1].id'],
-  ])('is refused %s', (_, more, field) => {
-    const two = [job('a', 200, [piece('x', 10), piece('y', 10, 5)]), job('b', 200, [piece('x', 10)])];
-    expect(rackFault(rack(two, more))?.field).toBe(field);
-  });
 });
 
 describe('a full week', () => {

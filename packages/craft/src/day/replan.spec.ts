@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { piece, somebody, someJob, someRack } from '../testing/index.js';
+import { piece, someJob, someRack } from '../testing/index.js';
 import { insertJob, nextOf, planDay, replanDay, replanQuietly, type Plan } from './index.js';
 
 const time = { seed: 1, iterations: 2000, goesOn: () => true };
@@ -56,24 +56,6 @@ describe('a plan that is made anew', () => {
     ]);
     expect(objective.moved).toBe(0);
   });
-
-  it('says that what somebody has no hours for goes to another', () => {
-    const people = [somebody('a', [[100, 240]]), somebody('b', [[0, 240]])];
-    const { moved } = replanDay(someRack([someJob('x', 60, [piece('restring', 40)])], { people }), [at('x', 0)], time);
-    expect(moved).toEqual([
-      { job: 'x', operation: 'restring', from: { person: 'a', start: 0 }, to: { person: 'b', start: 0 }, why: 'no-hours', by: null },
-    ]);
-  });
-
-  it('says that what lies there now pushed it away, and what ends too late before it', () => {
-    const late = someJob('z', 40, [piece('restring', 40)], { weight: 3 });
-    const { moved } = replanDay(someRack([someJob('x', 200, [piece('restring', 40)]), late]), [at('x', 0)], time);
-    expect(moved).toMatchObject([{ job: 'x', to: { start: 40 }, why: 'taken', by: { job: 'z', operation: 'restring' } }]);
-    const slow = someJob('x', 200, [piece('restring', 40), piece('trim', 10)]);
-    const started = [{ job: 'x', operation: 'restring', person: 'a', start: 0, minutesLeft: 60 }];
-    const behind = replanDay(someRack([slow], { now: 40, started }), [at('x', 45, 'a', 'trim')], time);
-    expect(behind.moved).toMatchObject([{ operation: 'trim', to: { start: 100 }, why: 'behind' }]);
-  });
 });
 
 describe('a job that is asked for', () => {
@@ -111,25 +93,6 @@ describe('a job that is asked for', () => {
 });
 
 describe('what is next', () => {
-  it('tells who is at what, the next look at strings, and what fits until then', () => {
-    const rack = someRack(
-      [
-        someJob('n', 200, [piece('restring', 40), { ...piece('tune', 3, 30), same: false }], { kind: 'nylon' }),
-        someJob('x', 240, [piece('restring', 20)]),
-        someJob('y', 240, [piece('restring', 50)]),
-      ],
-      { now: 45, done: [{ job: 'n', operation: 'restring', person: 'a', end: 40 }] },
-    );
-    const told = nextOf(rack, planDay(rack, time));
-    expect(told.visit).toMatchObject({ job: 'n', operation: 'tune', start: 70 });
-    expect(told.gap).toBe(25);
-    expect(told.waiting).toEqual([
-      { job: 'x', operation: 'restring', minutes: 20, fits: true },
-      { job: 'y', operation: 'restring', minutes: 50, fits: false },
-    ]);
-    expect(told.people).toMatchObject([{ person: 'a', now: { job: 'x', start: 45 }, then: { job: 'n' } }]);
-  });
-
   it('has no gap where no strings are waited for', () => {
     const rack = someRack(two());
     expect(nextOf(rack, planDay(rack, time))).toMatchObject({ visit: null, gap: null, waiting: [] });

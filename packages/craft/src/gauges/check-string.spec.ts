@@ -17,18 +17,6 @@ describe('the check of a string', () => {
     expect(read(0.33, 0).off * 1000).toBeCloseTo(0.076, 9);
   });
 
-  it('doubts between two strings that lie close: .011 and .0115 read in the middle', () => {
-    // both are plain, so the prior alone decides in the middle: 0.92 against 0.06, and 0.02 of a wide none
-    const close = [plain(0.279), plain(0.292)];
-    const middle = read(0.2855, 0, close);
-    // densities cancel there: sigma of each is √(0.01² + 0.004²) = 0.01077; φ(0.6035) / 0.01077 = 30.88 per mm
-    const density = Math.exp(-0.5 * (0.0065 / 0.0107703) ** 2) / (0.0107703 * Math.sqrt(2 * Math.PI));
-    const sum = 0.92 * density + 0.06 * density + 0.02;
-    expect(middle.planned).toBeCloseTo((0.92 * density) / sum, 5);
-    expect(middle.rival?.probability).toBeCloseTo((0.06 * density) / sum, 5);
-    expect(read(0.302, 0, close).verdict).not.toBe('as-planned');
-  });
-
   it('has chances that add up to one at most, and believes less the farther it reads off', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 5 }), fc.double({ min: 0, max: 0.2, noNaN: true }), (index, off) => {
@@ -46,16 +34,6 @@ describe('the check of a string', () => {
     expect(read(0.28, 0, pairs)).toMatchObject({ verdict: 'as-planned' });
     expect(read(0.28, 1, pairs).planned).toBeCloseTo(read(0.28, 0, pairs).planned, 12);
     expect(checkString(fromMillimetres(0.3), [plain(0.279)], 0).rival).toBeNull();
-  });
-
-  it('thinks of a wound neighbour a hundred times less: the eye would have seen it', () => {
-    const alike = checkString(fromMillimetres(0.6), [plain(0.55), plain(0.6)], 0);
-    const other = checkString(fromMillimetres(0.6), [plain(0.55), wound(0.6)], 0);
-    expect(other.rival?.probability).toBeLessThan(alike.rival?.probability ?? 0);
-  });
-
-  it('has no string of that number: ours to get right', () => {
-    expect(() => read(0.3, 6)).toThrow(RangeError);
   });
 });
 

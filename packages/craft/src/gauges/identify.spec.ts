@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { SETS, setsFor, type StringSet } from '../strings/index.js';
-import { fromInches, fromMillimetres, metres, toInches } from '../units/index.js';
+import { fromInches, metres, toInches } from '../units/index.js';
 import { confusables, identifySets, type Reading } from './index.js';
 import { upperTail } from './identify.js';
 
@@ -40,17 +40,6 @@ describe('telling a set from readings', () => {
     const alike = sets.filter(({ farthest }) => farthest === 0);
     expect(alike.length).toBeGreaterThan(2); // nickel-plated, pure nickel, stainless, half-round
     for (const { probability } of alike) expect(probability).toBeCloseTo(alike[0]?.probability ?? 0, 9);
-  });
-
-  it('weighs two readings by the normal law: halfway between .009 and .010 neither is likelier', () => {
-    const only = electric.filter(({ name }) => name === '.009–.042 nickel-plated steel' || name === '.010–.046 nickel-plated steel');
-    const readings = [{ diameter: fromInches(0.0095), wound: false }, null, null, null, null, null];
-    const [one, other] = identifySets(readings, only).sets;
-    expect((one?.probability ?? 0) / (other?.probability ?? 1)).toBeCloseTo(1, 6);
-    // 0.0052 mm nearer to the .010: squares of 0.0075 and 0.0179 mm over twice 0.01² + 0.004² differ by 1.139, e^1.139 = 3.12
-    const nearer = identifySets([{ diameter: fromMillimetres(0.254 - 0.0075), wound: false }, null, null, null, null, null], only).sets;
-    expect(nearer[0]?.set.name).toContain('.010');
-    expect((nearer[0]?.probability ?? 0) / (nearer[1]?.probability ?? 1)).toBeCloseTo(3.12, 1);
   });
 
   it('would rather believe in no set of the table than in one a tenth of a millimetre off', () => {

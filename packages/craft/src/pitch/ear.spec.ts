@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest';
 import { pluck, ringing } from '../sound/index.js';
 import { hertz } from '../units/index.js';
 import { Ear, plucksIn, whichString, type Moment } from './index.js';
-import { Ring } from './ring.js';
 
 const RATE = 48_000;
 
@@ -185,15 +184,6 @@ describe('an ear at the bench', { timeout: 30_000 }, () => {
       expect(Math.abs(off(one?.frequency ?? 1, 220))).toBeLessThan(0.5);
     }
     expect(() => new Ear(4000)).toThrow('between 8000 and 192000');
-  });
-
-  it('keeps the last samples in their order', () => {
-    const ring = new Ring(4);
-    ring.push(Float32Array.of(1, 2, 3));
-    expect(ring.last(4)).toBeNull();
-    ring.push(Float32Array.of(4, 5, 6));
-    expect([...(ring.last(4) ?? [])]).toEqual([3, 4, 5, 6]);
-    expect([...(ring.last(2) ?? [])]).toEqual([5, 6]);
   });
 });
 

@@ -3,7 +3,7 @@ import { instrumentOf } from '../archetypes/index.js';
 import { pitchOf } from '../instrument/index.js';
 import { windString } from '../procedure/index.js';
 import { setsFor, stringProperties } from '../strings/index.js';
-import { chanceFrom, clamped, fineTuned, pitchNow, pullsOf, wound } from './index.js';
+import { chanceFrom, clamped, fineTuned, pitchNow, wound } from './index.js';
 
 /** String 1 of a double-locking guitar at its note. */
 function atItsNote() {
@@ -20,16 +20,6 @@ function atItsNote() {
 }
 
 describe('behind a clamped nut', () => {
-  it('a turn of the fine tuner draws 0.2 mm: EA · 0.2 mm by the length behind the nut, and nothing past it', () => {
-    const { of, state } = atItsNote();
-    const [before, after] = [pullsOf(of, state), pullsOf(of, fineTuned(of, state, 1))];
-    const length = of.path - of.pastNut;
-    expect((after.body - before.body) / ((of.string.stiffness * 0.0002) / length)).toBeCloseTo(1, 1);
-    expect(after.head).toBe(before.head);
-    const back = fineTuned(of, fineTuned(of, state, 1), -1);
-    expect(pitchNow(of, back)).toBeCloseTo(pitchNow(of, state), 0);
-  });
-
   it('breaks where it is drawn past what it bears', () => {
     const { of, state } = atItsNote();
     expect(fineTuned(of, state, 200).broken).toBe(true);
