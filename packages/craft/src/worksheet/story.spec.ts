@@ -1,25 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { foldWorksheet, tellStory, type BenchEvent } from './index.js';
 import { STRING_EVENTS, type StringStage } from '../stages/index.js';
+import { logOf, type Happening } from '../testing/index.js';
+import { foldWorksheet, tellStory } from './index.js';
 
-let clock = 0;
-const head = (personId = 'corin') => {
-  clock++;
-  return {
-    id: `0190-${String(clock).padStart(8, '0')}`,
-    version: 1 as const,
-    jobId: 'job',
-    instrumentId: 'instrument',
-    personId,
-    deviceId: 'd',
-    at: new Date(clock * 60_000).toISOString(),
-  };
-};
-const step = (stage: StringStage, string: number, person?: string): BenchEvent =>
+const step = (stage: StringStage, string: number, personId = 'person'): Happening =>
   stage === 'wind'
-    ? { ...head(person), kind: 'wound', string, payload: { turns: 2.5, slackMm: 50, cutBeyondPostMm: 60, nutDeg: 9 } }
-    : { ...head(person), kind: STRING_EVENTS[stage], string, payload: {} };
-const says = (...log: BenchEvent[]) => tellStory(foldWorksheet(6, log)).map((line) => line.says);
+    ? { kind: 'wound', string, personId, payload: { turns: 2.5, slackMm: 50, cutBeyondPostMm: 60, nutDeg: 9 } }
+    : { kind: STRING_EVENTS[stage], string, personId, payload: {} };
+const says = (...what: Happening[]) => tellStory(foldWorksheet(6, logOf(...what))).map((line) => line.says);
 
 describe('the story of a job', () => {
   it('tells one step of many strings together, and many steps of one string', () => {
@@ -33,7 +21,7 @@ describe('the story of a job', () => {
   it('begins anew with another person, another string and step, or anything said in between', () => {
     expect(says(step('strip', 6), step('strip', 5, 'wenna'))).toEqual(['took off string 6', 'took off string 5']);
     expect(says(step('strip', 6), step('anchor', 5))).toEqual(['took off string 6', 'anchored string 5']);
-    expect(says(step('strip', 6), { ...head(), kind: 'noted', payload: { text: 'groove at fret 3' } }, step('strip', 5))).toEqual([
+    expect(says(step('strip', 6), { kind: 'noted', payload: { text: 'groove at fret 3' } }, step('strip', 5))).toEqual([
       'took off string 6',
       'noted: groove at fret 3',
       'took off string 5',
@@ -41,37 +29,38 @@ describe('the story of a job', () => {
   });
 
   it('says when it began and ended and who did it, and leaves out what was taken back', () => {
-    const [first, wrong, second] = [step('settle', 6), step('settle', 1), step('settle', 5)];
-    const lines = tellStory(foldWorksheet(6, [first, wrong, second, { ...head(), kind: 'undone', payload: { eventId: wrong.id } }]));
-    expect(lines).toEqual([{ at: first.at, until: second.at, personId: 'corin', says: 'settled strings 6 and 5' }]);
+    const undone: Happening = { kind: 'undone', payload: { eventId: '0190-001' } };
+    const lines = tellStory(foldWorksheet(6, logOf(step('settle', 6), step('settle', 1), step('settle', 5), undone)));
+    const [at, until] = ['2026-09-01T10:00:00.000Z', '2026-09-01T10:30:00.000Z'];
+    expect(lines).toEqual([{ at, until, personId: 'person', says: 'settled strings 6 and 5' }]);
   });
 
   it('has words for everything else that happens', () => {
     expect(
       says(
-        { ...head(), kind: 'set-chosen', payload: { name: '.010–.046', family: 'electric', strings: [] } },
-        { ...head(), kind: 'bridge-blocked', payload: { blocked: true } },
+        { kind: 'set-chosen', payload: { name: '.010–.046', family: 'electric', strings: [] } },
+        { kind: 'bridge-blocked', payload: { blocked: true } },
         step('wind', 2),
-        { ...head(), kind: 'scrapped', string: 2, payload: { why: 'cut-too-short' } },
-        { ...head(), kind: 'measured', payload: { what: 'action-bass', valueMm: 2.1 } },
-        { ...head(), kind: 'measured', payload: { what: 'slot-width', valueMm: 0.5, string: 3, by: 'feeler-gauge' } },
-        { ...head(), kind: 'found', payload: { what: 'groove', severity: 'soon', string: 2, fret: 3, wood: null, text: 'deep' } },
-        { ...head(), kind: 'pads-noted', payload: { clamp: 1, lies: 'across' } },
-        { ...head(), kind: 'tool-laid', payload: { tool: 'winder', there: true, sizeMm: null } },
-        { ...head(), kind: 'tool-laid', payload: { tool: 'block', there: true, sizeMm: 11 } },
-        { ...head(), kind: 'tool-laid', payload: { tool: 'cloth', there: false, sizeMm: null } },
-        { ...head(), kind: 'reference-read', payload: { a4Hz: 442 } },
-        { ...head(), kind: 'gauge-read', string: 4, payload: { readMm: 0.66, plannedMm: 0.65, by: 'caliper' } },
-        { ...head(), kind: 'heard', string: 4, payload: { cents: -46.1, sure: 0.97, by: 'microphone' } },
-        { ...head(), kind: 'heard', string: 4, payload: { cents: 0, sure: null, by: 'typed' } },
-        { ...head(), kind: 'heard', string: 1, payload: { cents: -46.1, sure: 0.97, by: 'microphone' } },
-        { ...head(), kind: 'pitch-read', string: 4, payload: { cents: -21, after: 'stretch', retuned: true, by: 'typed' } },
-        { ...head(), kind: 'pitch-read', string: 4, payload: { cents: 3, after: 'rest', retuned: false, by: 'typed' } },
-        { ...head(), kind: 'pitch-read', string: 4, payload: { cents: 0, after: 'rest', retuned: false, by: 'typed' } },
-        { ...head(), kind: 'seated-again', string: 4, payload: {} },
-        { ...head(), kind: 'paused', payload: {} },
-        { ...head(), kind: 'resumed', payload: {} },
-        { ...head(), kind: 'handed-over', payload: { remark: 'eased slot 3' } },
+        { kind: 'scrapped', string: 2, payload: { why: 'cut-too-short' } },
+        { kind: 'measured', payload: { what: 'action-bass', valueMm: 2.1 } },
+        { kind: 'measured', payload: { what: 'slot-width', valueMm: 0.5, string: 3, by: 'feeler-gauge' } },
+        { kind: 'found', payload: { what: 'groove', severity: 'soon', string: 2, fret: 3, wood: null, text: 'deep' } },
+        { kind: 'pads-noted', payload: { clamp: 1, lies: 'across' } },
+        { kind: 'tool-laid', payload: { tool: 'winder', there: true, sizeMm: null } },
+        { kind: 'tool-laid', payload: { tool: 'block', there: true, sizeMm: 11 } },
+        { kind: 'tool-laid', payload: { tool: 'cloth', there: false, sizeMm: null } },
+        { kind: 'reference-read', payload: { a4Hz: 442 } },
+        { kind: 'gauge-read', string: 4, payload: { readMm: 0.66, plannedMm: 0.65, by: 'caliper' } },
+        { kind: 'heard', string: 4, payload: { cents: -46.1, sure: 0.97, by: 'microphone' } },
+        { kind: 'heard', string: 4, payload: { cents: 0, sure: null, by: 'typed' } },
+        { kind: 'heard', string: 1, payload: { cents: -46.1, sure: 0.97, by: 'microphone' } },
+        { kind: 'pitch-read', string: 4, payload: { cents: -21, after: 'stretch', retuned: true, by: 'typed' } },
+        { kind: 'pitch-read', string: 4, payload: { cents: 3, after: 'rest', retuned: false, by: 'typed' } },
+        { kind: 'pitch-read', string: 4, payload: { cents: 0, after: 'rest', retuned: false, by: 'typed' } },
+        { kind: 'seated-again', string: 4, payload: {} },
+        { kind: 'paused', payload: {} },
+        { kind: 'resumed', payload: {} },
+        { kind: 'handed-over', payload: { remark: 'eased slot 3' } },
       ),
     ).toEqual([
       'chose .010–.046',
@@ -107,21 +96,21 @@ describe('the story of a job', () => {
     };
     expect(
       says(
-        { ...head(), kind: 'bridge-blocked', payload: { blocked: false } },
-        { ...head(), kind: 'heard-on-bridge', string: 3, payload: { cents: 5, sure: 1, by: 'microphone' } },
-        { ...head(), kind: 'set-on-bridge', string: 3, payload: { cents: -30, aimCents: -31, sure: 1, by: 'microphone' } },
-        { ...head(), kind: 'claw-turned', payload: { bassTurns: 0.5, trebleTurns: 0.5 } },
-        { ...head(), kind: 'claw-turned', payload: { bassTurns: -1, trebleTurns: -1 } },
-        { ...head(), kind: 'claw-turned', payload: { bassTurns: 1, trebleTurns: -0.25 } },
-        { ...head(), kind: 'claw-turned', payload: { bassTurns: 0, trebleTurns: 0.25 } },
-        { ...head(), kind: 'springs-hooked', payload: { count: 1 } },
-        { ...head(), kind: 'springs-hooked', payload: { count: 4 } },
-        { ...head(), kind: 'fine-tuners-at-mid', payload: {} },
-        { ...head(), kind: 'nut-clamped', payload: { shut: true } },
-        { ...head(), kind: 'nut-clamped', payload: { shut: false } },
-        { ...head(), kind: 'arm-moved', payload: { way: 'down' } },
-        { ...head(), kind: 'arm-moved', payload: { way: 'up' } },
-        { ...head(), kind: 'springs-learned', payload: springs },
+        { kind: 'bridge-blocked', payload: { blocked: false } },
+        { kind: 'heard-on-bridge', string: 3, payload: { cents: 5, sure: 1, by: 'microphone' } },
+        { kind: 'set-on-bridge', string: 3, payload: { cents: -30, aimCents: -31, sure: 1, by: 'microphone' } },
+        { kind: 'claw-turned', payload: { bassTurns: 0.5, trebleTurns: 0.5 } },
+        { kind: 'claw-turned', payload: { bassTurns: -1, trebleTurns: -1 } },
+        { kind: 'claw-turned', payload: { bassTurns: 1, trebleTurns: -0.25 } },
+        { kind: 'claw-turned', payload: { bassTurns: 0, trebleTurns: 0.25 } },
+        { kind: 'springs-hooked', payload: { count: 1 } },
+        { kind: 'springs-hooked', payload: { count: 4 } },
+        { kind: 'fine-tuners-at-mid', payload: {} },
+        { kind: 'nut-clamped', payload: { shut: true } },
+        { kind: 'nut-clamped', payload: { shut: false } },
+        { kind: 'arm-moved', payload: { way: 'down' } },
+        { kind: 'arm-moved', payload: { way: 'up' } },
+        { kind: 'springs-learned', payload: springs },
       ),
     ).toEqual([
       'took the block out',
@@ -146,18 +135,17 @@ describe('the story of a job', () => {
     const finding = { what: 'rattle', string: null, fret: null, wood: null, text: '' } as const;
     expect(
       says(
-        { ...head(), kind: 'set-hung', payload: {} },
+        { kind: 'set-hung', payload: {} },
         step('wind', 2),
         {
-          ...head(),
           kind: 'turns-counted',
           string: 2,
           payload: { turns: 2.75, slackMm: 59, stretchMm: 4, postDiameterMm: 6, stringDiameterMm: 0.3, nutToPostMm: 90 },
         },
-        { ...head(), kind: 'found', payload: { ...finding, severity: 'watch' } },
-        { ...head(), kind: 'found', payload: { ...finding, severity: 'now' } },
-        { ...head(), kind: 'from-newer', payload: { kind: 'string-oiled-twice', event: {} } },
-        { ...head(), kind: 'handed-over', payload: { remark: '' } },
+        { kind: 'found', payload: { ...finding, severity: 'watch' } },
+        { kind: 'found', payload: { ...finding, severity: 'now' } },
+        { kind: 'from-newer', payload: { kind: 'string-oiled-twice', event: {} } },
+        { kind: 'handed-over', payload: { remark: '' } },
       ),
     ).toEqual([
       'hung the strings up under their pull',
@@ -171,8 +159,7 @@ describe('the story of a job', () => {
   });
 
   it('counts no turns where a clamp holds the string', () => {
-    const clamped: BenchEvent = {
-      ...head(),
+    const clamped: Happening = {
       kind: 'wound',
       string: 4,
       payload: { turns: 0, slackMm: 0, cutBeyondPostMm: 5, nutDeg: null },
@@ -182,15 +169,15 @@ describe('the story of a job', () => {
   });
 
   it('tells tools of one hand together, and readings of one string in one hand: the last of them', () => {
-    const laid = (tool: 'winder' | 'cloth', person?: string): BenchEvent => ({
-      ...head(person),
+    const laid = (tool: 'winder' | 'cloth', personId = 'person'): Happening => ({
       kind: 'tool-laid',
+      personId,
       payload: { tool, there: true, sizeMm: null },
     });
-    const heard = (string: number, cents: number, person?: string): BenchEvent => ({
-      ...head(person),
+    const heard = (string: number, cents: number, personId = 'person'): Happening => ({
       kind: 'heard',
       string,
+      personId,
       payload: { cents, sure: 1, by: 'microphone' },
     });
     expect(says(laid('winder'), laid('cloth', 'wenna'))).toEqual(['laid ready: winder', 'laid ready: soft cloth']);
