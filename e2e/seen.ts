@@ -5,6 +5,8 @@ interface Seen {
   element: Element;
   /** Drawn over a rim of its own ground: a line behind it does not strike it through. */
   rimmed: boolean;
+  /** In the caution that lies over the foot of a page. */
+  atFoot: boolean;
   word: string;
   left: number;
   right: number;
@@ -23,14 +25,16 @@ export function faultsSeen({ scrolls, touch }: { scrolls: boolean; touch: boolea
     element.checkVisibility({ opacityProperty: true, visibilityProperty: true }) &&
     element.closest('.visually-hidden, title, desc') === null;
 
+  const clips = new Map<Element, ReturnType<typeof clippersOf>>();
   const texts = textsIn();
+  const clipped = texts.map(asClipped);
   return [
     ...new Set([
       ...(wide > 0 ? [`the page is ${wide} px wider than the window`] : []),
       ...(high > 0 && !scrolls ? [`the page is ${high} px higher than the window`] : []),
       ...texts.flatMap(cutOff),
-      ...overOneAnother(texts.map(asClipped)),
-      ...underLines(texts.map(asClipped)),
+      ...overOneAnother(clipped),
+      ...underLines(clipped),
       ...belowTheFold(),
       ...(touch ? tooSmall() : []),
     ]),
@@ -44,6 +48,7 @@ export function faultsSeen({ scrolls, touch }: { scrolls: boolean; touch: boolea
       if (element === null || node.data.trim() === '' || !shown(element)) continue;
       const style = getComputedStyle(element);
       const rimmed = element instanceof SVGElement && style.paintOrder.startsWith('stroke') && style.stroke !== 'none';
+      const atFoot = element.closest('peg-caution') !== null;
       const range = document.createRange();
       range.selectNodeContents(node);
       for (const box of range.getClientRects()) {
@@ -52,13 +57,20 @@ export function faultsSeen({ scrolls, touch }: { scrolls: boolean; touch: boolea
         const letters = Math.min(box.height, Number.parseFloat(style.fontSize)) * 0.38;
         const middle = (box.top + box.bottom) / 2;
         const word = node.data.trim().slice(0, 32);
-        found.push({ node, element, rimmed, word, left: box.left, right: box.right, top: middle - letters, bottom: middle + letters });
+        const [top, bottom] = [middle - letters, middle + letters];
+        found.push({ node, element, rimmed, atFoot, word, left: box.left, right: box.right, top, bottom });
       }
     }
     return found;
   }
 
-  function clippers(element: Element): { box: DOMRect; scrollsX: boolean; scrollsY: boolean }[] {
+  function clippers(element: Element): ReturnType<typeof clippersOf> {
+    const known = clips.get(element) ?? clippersOf(element);
+    clips.set(element, known);
+    return known;
+  }
+
+  function clippersOf(element: Element): { box: DOMRect; scrollsX: boolean; scrollsY: boolean }[] {
     const found = [];
     for (let up: Element | null = element; up !== null && up !== document.body; up = up.parentElement) {
       const { overflowX, overflowY, position } = getComputedStyle(up);
@@ -96,10 +108,9 @@ export function faultsSeen({ scrolls, touch }: { scrolls: boolean; touch: boolea
 
   /** The caution lies over the foot of a page that scrolls: what is under it comes up. */
   function overOneAnother(seen: readonly Seen[]): string[] {
-    const atFoot = ({ element }: Seen) => element.closest('peg-caution') !== null;
     return seen.flatMap((one, index) =>
       seen.slice(index + 1).flatMap((other) => {
-        if (one.node === other.node || atFoot(one) !== atFoot(other)) return [];
+        if (one.node === other.node || one.atFoot !== other.atFoot) return [];
         const across = Math.min(one.right, other.right) - Math.max(one.left, other.left);
         const down = Math.min(one.bottom, other.bottom) - Math.max(one.top, other.top);
         return across > SLACK && down > SLACK ? [`text over text: ${one.word} and ${other.word}`] : [];
@@ -109,19 +120,22 @@ export function faultsSeen({ scrolls, touch }: { scrolls: boolean; touch: boolea
 
   function underLines(seen: readonly Seen[]): string[] {
     const drawn = [...main.querySelectorAll<SVGGeometryElement>('svg :is(line, path, polyline, circle, rect, ellipse)')];
+    const bare = seen.filter(({ rimmed, atFoot }) => !rimmed && !atFoot);
     return drawn.flatMap((shape) => {
-      const matrix = shape.getScreenCTM();
-      const { stroke } = getComputedStyle(shape);
-      if (matrix === null || stroke === 'none' || !shown(shape) || shape.closest('defs, clipPath, mask, pattern, marker') !== null)
-        return [];
+      // along a shape it is only walked where that lies over letters at all
+      const box = shape.getBoundingClientRect();
+      const over = bare.filter(
+        ({ left, right, top, bottom }) => box.right > left && box.left < right && box.bottom > top && box.top < bottom,
+      );
+      const matrix = over.length === 0 ? null : shape.getScreenCTM();
+      if (matrix === null || getComputedStyle(shape).stroke === 'none' || !shown(shape)) return [];
+      if (shape.closest('defs, clipPath, mask, pattern, marker') !== null) return [];
       const length = shape.getTotalLength();
       const count = Math.min(600, Math.ceil((length * Math.hypot(matrix.a, matrix.b)) / 2));
       const points = Array.from({ length: count }, (_, at) => shape.getPointAtLength((at * length) / count).matrixTransform(matrix));
-      const struck = ({ element, rimmed, left, right, top, bottom }: Seen) =>
-        !rimmed &&
-        element.closest('peg-caution') === null &&
+      const struck = ({ left, right, top, bottom }: Seen) =>
         points.some(({ x, y }) => x > left + 1 && x < right - 1 && y > top + 1 && y < bottom - 1);
-      return seen.filter(struck).map(({ word }) => `text under a line: ${word}`);
+      return over.filter(struck).map(({ word }) => `text under a line: ${word}`);
     });
   }
 
