@@ -96,12 +96,16 @@ async function practised(page: Page, skill: string): Promise<void> {
 async function onTheBench(page: Page, far: 'off' | 'up'): Promise<void> {
   await page.goto('/practice/bench?kind=acoustic-parlour&seed=4471');
   await page.getByRole('button', { name: /^3/ }).first().click();
-  for (const step of ['Let it down', 'Take it off']) {
-    const button = page.getByRole('button', { name: new RegExp(`^${step}`) });
-    if (await button.isVisible()) await button.click(); // it stands as the screen before left it
-  }
+  // it stands as the screen before left it
+  const [down, takeOff] = [page.getByRole('button', { name: /^Let it down/ }), page.getByRole('button', { name: /^Take it off/ })];
+  const isOff = page.getByRole('button', { name: 'ball under the tip of the pin' });
+  await down.or(takeOff).or(isOff).first().waitFor();
+  if (await down.isVisible()) await down.click();
+  await takeOff.or(isOff).first().waitFor();
+  if (await takeOff.isVisible()) await takeOff.click();
+  await isOff.waitFor();
   if (far === 'off') return;
-  await page.getByRole('button', { name: 'ball under the tip of the pin' }).click();
+  await isOff.click();
   await page.getByRole('button', { name: /^winds up anticlockwise/ }).click();
   for (const step of ['That is it', 'Wind until it is straight']) await page.getByRole('button', { name: new RegExp(`^${step}`) }).click();
   await page.getByRole('region', { name: 'Wrong so far' }).getByText('Wound the other way').waitFor();
@@ -256,6 +260,7 @@ for (const { light, viewport } of WALKS) {
     // what moves is the same whether one waits for it or not
     const context = await browser.newContext({ baseURL: workshop.address, viewport, reducedMotion: 'reduce' });
     const page = await context.newPage();
+    page.setDefaultTimeout(60_000); // a screen that does not come is told before the walk is over
     const faults = faultsOf(page, workshop.address);
     const rest = restOf(page);
     await page.goto('/');
