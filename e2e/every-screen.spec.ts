@@ -103,8 +103,7 @@ async function onTheBench(page: Page, far: 'off' | 'up'): Promise<void> {
   if (await down.isVisible()) await down.click();
   await takeOff.or(isOff).first().waitFor();
   if (await takeOff.isVisible()) await takeOff.click();
-  await isOff.waitFor();
-  if (far === 'off') return;
+  if (far === 'off') return isOff.waitFor();
   await isOff.click();
   await page.getByRole('button', { name: /^winds up anticlockwise/ }).click();
   for (const step of ['That is it', 'Wind until it is straight']) await page.getByRole('button', { name: new RegExp(`^${step}`) }).click();
