@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import { bare, does, kindsOf, laidOut, restrung, right, started, thread, up, woundAt } from '../testing/index.js';
-import { pullsOf } from '../simulated/index.js';
 import { after, begun, isFinished, isLoose, pullNow, worthOf, type Act, type OnBench, type Restring } from './index.js';
 
 /** Seconds that one more act takes. */
@@ -157,6 +156,4 @@ it('turns that lie on the post lie there as far as the button brought them, and 
   const wound = does(restring, on, { do: 'turn', string: 1, turns: 2.2 * gear });
   expect(woundAt(wound, 1).laid).toEqual([true, true]);
   expect(woundAt(does(restring, wound, { do: 'turn', string: 1, turns: -1.5 * gear }), 1).laid).toEqual([]);
-  const { of, state, taut } = woundAt(wound, 1);
-  expect([taut, pullsOf(of, state).body > 0]).toEqual([woundAt(wound, 1).button >= state.button, true]);
 });
