@@ -16,7 +16,7 @@ async function main(): Promise<void> {
     throw new Error('usage: gold-peg backup FILE, gold-peg restore FILE [--replace], or gold-peg verify FILE');
   const what = asked === 'restore' && values.replace === true ? 'replace' : asked;
   const given = process.env['DATABASE_URL'] ?? '';
-  build(root);
+  await build(root);
   if (given !== '') return console.log(serverCommand({ root, databaseUrl: given }, what, resolve(file)));
   mkdirSync(join(root, '.data'), { recursive: true });
   const cluster = await startCluster(clusterFolder(join(root, '.data')), { durable: true });

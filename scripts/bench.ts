@@ -12,7 +12,7 @@ const root = new URL('..', import.meta.url).pathname;
 
 /** Figures, not verdicts: what this machine does today. */
 async function main(): Promise<void> {
-  build(root);
+  await build(root);
   if (process.argv.includes('--large')) return console.log(sayLarge(await largeHouse(root)));
   console.log('\nCore, calculations per second (median of five runs)');
   for (const { name, perSecond } of coreRates())

@@ -1,4 +1,4 @@
-import { execFileSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
@@ -23,7 +23,7 @@ const SOURCES = [
 ];
 
 /** Compiles core, contract, server and command line, and builds the interface; skips what has not changed since the last time. */
-export function build(root: string): void {
+export async function build(root: string): Promise<void> {
   const stampFile = join(root, '.data', 'built');
   const hash = createHash('sha256');
   for (const path of sources(root)) hash.update(path).update(readFileSync(join(root, path)));
@@ -31,8 +31,8 @@ export function build(root: string): void {
   const isBuilt = existsSync(join(root, 'apps/web/dist/browser/index.html')) && existsSync(join(root, 'apps/server/dist/main.js'));
   if (isBuilt && existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return;
   console.log('Building (a minute or two the first time) …');
-  run(root, 'tsc', ['-b']);
-  run(join(root, 'apps/web'), 'ng', ['build']);
+  // neither waits for the other: the interface is made from the sources of core and contract
+  await Promise.all([run(root, 'tsc', ['-b']), run(join(root, 'apps/web'), 'ng', ['build'])]);
   pack(join(root, 'apps/web/dist/browser'));
   writeFileSync(stampFile, stamp);
 }
@@ -57,8 +57,15 @@ function sources(root: string): string[] {
   }).sort();
 }
 
-export function run(cwd: string, tool: string, args: readonly string[]): void {
-  const bin = [join(cwd, 'node_modules/.bin', tool), join(cwd, '../../node_modules/.bin', tool)].find((path) => existsSync(path));
-  if (bin === undefined) throw new Error(`${tool} is not installed`);
-  execFileSync(bin, [...args], { cwd, stdio: ['ignore', 'inherit', 'inherit'] });
+async function run(cwd: string, tool: string, args: readonly string[]): Promise<void> {
+  const child = spawn(toolIn(cwd, tool), args, { cwd, stdio: ['ignore', 'inherit', 'inherit'] });
+  const status = await new Promise<number | null>((resolve, reject) => child.once('error', reject).once('close', resolve));
+  if (status !== 0) throw new Error(`${tool} ${args.join(' ')} ended with ${status}`);
+}
+
+/** A program that npm has put there: into the workspace itself, or at the roof of all. */
+export function toolIn(cwd: string, tool: string): string {
+  const found = [cwd, join(cwd, '../..')].map((at) => join(at, 'node_modules/.bin', tool)).find((path) => existsSync(path));
+  if (found === undefined) throw new Error(`${tool} is not installed`);
+  return found;
 }

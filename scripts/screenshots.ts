@@ -247,7 +247,7 @@ async function card(page: Page): Promise<void> {
   await page.getByRole('article', { name: 'Hand-over card' }).waitFor();
 }
 async function main(): Promise<void> {
-  build(root);
+  await build(root);
   needChromium();
   mkdirSync(folder, { recursive: true });
   const cluster = await startThrowAwayCluster();

@@ -5,7 +5,7 @@ import { soak } from './soak/soak.js';
 const root = new URL('..', import.meta.url).pathname;
 const { values } = parseArgs({ options: { minutes: { type: 'string', default: '30' }, seed: { type: 'string', default: '1' } } });
 
-build(root);
+await build(root);
 const told = await soak(root, { seconds: 60 * Number(values.minutes), seed: Number(values.seed) });
 console.log(
   `${told.devices} devices on ${told.jobs} jobs for ${told.seconds / 60} minutes, two servers on one database, seed ${values.seed}`,

@@ -37,7 +37,7 @@ async function ownCluster(): Promise<Cluster> {
 }
 
 async function serve(databaseUrl: string, stopsDatabase: readonly string[]): Promise<void> {
-  build(root);
+  await build(root);
   console.log(serverCommand({ root, databaseUrl }, 'migrate'));
   const welcome =
     flags['no-demo'] === true ? serverCommand({ root, databaseUrl }, 'first-owner', 'Owner') : serverCommand({ root, databaseUrl }, 'demo');

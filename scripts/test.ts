@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { cpus } from 'node:os';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { build } from './build.js';
+import { build, toolIn } from './build.js';
 import { chromiumPath, needChromium } from './debian.js';
 
 const root = new URL('..', import.meta.url).pathname;
@@ -16,15 +16,16 @@ interface Count {
 }
 interface Step {
   name: string;
-  work: () => Count | Promise<Count>;
+  work: () => Promise<Count>;
 }
 
 /** What only passes or fails adds nothing to the passed, so that the sum counts tests. */
 const CHECKS: readonly (readonly [name: string, tool: string, ...args: string[]])[] = [
   ['lint', 'eslint', '.'],
   ['format', 'prettier', '--check', '--log-level', 'warn', '.'],
-  ...['packages/craft', 'packages/contract', 'apps/server', 'apps/cli', 'apps/web', 'e2e', 'scripts'].map(
-    (folder) => [`types of ${folder}`, 'tsc', '--noEmit', '-p', folder] as const,
+  // the interface and its specs are read for types as they are built; its workers are only built
+  ...['packages/craft', 'packages/contract', 'apps/server', 'apps/cli', 'apps/web/tsconfig.worker.json', 'e2e', 'scripts'].map(
+    (project) => [`types of ${project}`, 'tsc', '--noEmit', '-p', project] as const,
   ),
 ];
 
@@ -73,9 +74,6 @@ function run(
   });
 }
 
-const toolIn = (cwd: string, tool: string): string =>
-  [join(cwd, 'node_modules/.bin', tool), join(root, 'node_modules/.bin', tool)].find((path) => existsSync(path)) ?? tool;
-
 /** Reads what a runner wrote; a runner that fell over before it could write counts as a failure, and so does one that ran no test. */
 function read(file: string, status: number, count: (report: never) => Count): Count {
   const found = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8')) as never) : { passed: 0, failed: 1 };
@@ -110,8 +108,8 @@ function sayPages(): void {
 
 const BUILD: Step = {
   name: 'build',
-  work: () => {
-    build(root);
+  work: async () => {
+    await build(root);
     return { passed: 0, failed: 0 };
   },
 };
@@ -149,11 +147,12 @@ async function main(): Promise<void> {
   rmSync(results, { recursive: true, force: true });
   mkdirSync(results, { recursive: true });
   needChromium();
+  // specs of the interface are compiled with it, by one core
+  const seen = take(INTERFACE);
   const counts = [await take(BUILD)];
   // what waits for a page or a database leaves the cores to these
   const checked = take(CHECKED);
-  // the interface is compiled and opened by one core
-  counts.push(...(await Promise.all([CORE, INTERFACE].map(take))));
+  counts.push(...(await Promise.all([take(CORE), seen])));
   counts.push(await take(END_TO_END));
   counts.push(await checked);
   const sum = (of: keyof Count) => counts.reduce((all, count) => all + count[of], 0);
