@@ -90,7 +90,7 @@ test('a floating bridge with springs nobody knows is brought home by following t
     } else
       for (const number of (/Pluck string ([\d, and]+)/.exec(says)?.[1] ?? '').match(/\d/g) ?? [])
         await reads(page, Number(number), instrument.cents()[Number(number) - 1] ?? Number.NaN);
-    await expect.poll(now).not.toBe(says);
+    await expect.poll(now, { intervals: [50] }).not.toBe(says);
   }
   // six are set lower for the claw; then no more than two passes over all
   expect(claws).toBeGreaterThan(0);

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { seriousFaults } from './access.js';
 import { tabTo } from './by-keys.js';
-import { expect, signIn, test } from './workshop.js';
+import { expect, says, signIn, test } from './workshop.js';
 
 /** What each round cost is typed at the string in hand; from the third on it is told how many are left. */
 async function settleInRounds(page: Page, lost: readonly string[]): Promise<void> {
@@ -18,7 +18,6 @@ async function settleInRounds(page: Page, lost: readonly string[]): Promise<void
 test('a whole instrument is restrung by keyboard alone, from signing in to the card', async ({ page, workshop }) => {
   test.setTimeout(150_000);
   const press = (key: string) => page.keyboard.press(key);
-  const says = (text: string | RegExp) => expect(page.getByRole('button', { name: text })).toBeVisible();
 
   await page.goto(workshop.address);
   await tabTo(page, /^Name$/);
@@ -34,7 +33,7 @@ test('a whole instrument is restrung by keyboard alone, from signing in to the c
   await press('Space'); // takes the set that is laid out
 
   // Ready: a reading, the tools, the reference, all strings in one go
-  await says('String 4 laid out');
+  await says(page, 'String 4 laid out');
   expect(await seriousFaults(page)).toEqual([]);
   await press('Enter'); // the reading's field
   await page.keyboard.type('0.71');
@@ -51,12 +50,12 @@ test('a whole instrument is restrung by keyboard alone, from signing in to the c
   await press('Shift+Space');
 
   // one string at a time, with a groove found under the first, and a break in between
-  await says('String 4 off');
+  await says(page, 'String 4 off');
   expect(await seriousFaults(page)).toEqual([]);
   for (const string of [4, 3, 2, 1]) {
-    await says(`String ${string} off`);
+    await says(page, `String ${string} off`);
     await press('Space');
-    await says(`String ${string} looked over`);
+    await says(page, `String ${string} looked over`);
     if (string === 4) {
       expect(await seriousFaults(page)).toEqual([]);
       await press('Enter'); // where
@@ -72,23 +71,23 @@ test('a whole instrument is restrung by keyboard alone, from signing in to the c
       await expect(page.getByRole('button', { name: /^stop clock/ })).toBeVisible();
     }
     await press('Space');
-    await says(`String ${string} tied`);
+    await says(page, `String ${string} tied`);
     if (string === 4) expect(await seriousFaults(page)).toEqual([]);
     await press('Space');
-    await says(`String ${string} wound`);
+    await says(page, `String ${string} wound`);
     await press('Space');
-    await says(`String ${string} up, stretched once`);
+    await says(page, `String ${string} up, stretched once`);
     await press('Space');
   }
 
   // a step too far is taken back; then all together to the end
-  await says('String 4 at pitch');
+  await says(page, 'String 4 at pitch');
   await press('Space');
-  await says('String 3 at pitch');
+  await says(page, 'String 3 at pitch');
   await press('Backspace');
-  await says('String 4 at pitch');
+  await says(page, 'String 4 at pitch');
   for (const does of ['at pitch', 'settled', 'trimmed']) {
-    await says(`String 4 ${does}`);
+    await says(page, `String 4 ${does}`);
     if (does === 'settled') await settleInRounds(page, ['60', '24', '10']);
     await press('Shift+Space');
   }

@@ -1,6 +1,6 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { chromium, type BrowserContext, type Page } from '@playwright/test';
-import { expect, signIn, stageLink, test, type Workshop } from './workshop.js';
+import { bySpace, expect, says, signIn, stageLink, test, type Workshop } from './workshop.js';
 
 test.use({ durable: true });
 
@@ -13,11 +13,7 @@ async function openBrowser(profile: string, launch: object): Promise<{ context: 
   return { context, page: context.pages()[0] ?? (await context.newPage()) };
 }
 
-const says = (page: Page, string: number, does: string) => page.getByRole('button', { name: `String ${string} ${does}` });
-async function step(page: Page, string: number, does: string): Promise<void> {
-  await expect(says(page, string, does)).toBeVisible();
-  await page.keyboard.press('Space');
-}
+const step = (page: Page, string: number, does: string) => bySpace(page, `String ${string} ${does}`);
 
 const stored = (workshop: Workshop) =>
   workshop.query<{ id: string; kind: string; string: number | null }>(
@@ -62,7 +58,7 @@ test('browser closed, server killed, database crashed in the middle of a run: no
     await expect(page.getByTestId('waiting')).toBeHidden({ timeout: 15_000 });
 
     // killed again in the midst of steps that follow one another as fast as keys do, and while their answers are on the way
-    await expect(says(page, 5, 'off')).toBeVisible();
+    await says(page, 'String 5 off');
     for (const does of ['off', 'looked over']) await step(page, 5, does);
     const [, stopped] = await Promise.all([step(page, 5, 'seated'), workshop.stop('SIGKILL')]);
     expect(stopped).toBeUndefined();
@@ -88,7 +84,7 @@ test('browser closed, server killed, database crashed in the middle of a run: no
     ({ context, page } = await openBrowser(mkdtempSync('/tmp/gold-peg-profile-'), launch));
     await signIn(page, workshop, 'Wenna Tarrow');
     await page.goto(address.replace(/\/[^/]*$/, '/strip'));
-    await expect(says(page, 3, 'off')).toBeVisible();
+    await says(page, 'String 3 off');
     await expect(
       page.getByRole('navigation', { name: 'Stages of the work' }).getByRole('link', { name: 'Wind, 3 of 6 strings passed' }),
     ).toBeVisible();
@@ -104,10 +100,10 @@ test('two tablets that tick the same while apart come to one state', async ({ br
   await signIn(one, workshop);
   await one.getByRole('link', { name: /Longshore four/ }).click();
   await one.getByRole('button', { name: /^Take / }).click();
-  await expect(says(one, 4, 'laid out')).toBeVisible();
+  await says(one, 'String 4 laid out');
   await signIn(other, workshop, 'Wenna Tarrow');
   await other.goto(one.url());
-  await expect(says(other, 4, 'laid out')).toBeVisible();
+  await says(other, 'String 4 laid out');
 
   await workshop.stop('SIGKILL');
   for (const string of [4, 3]) await step(one, string, 'laid out');

@@ -1,4 +1,4 @@
-import { expect, signIn, stageLink, test } from './workshop.js';
+import { bySpace, expect, signIn, stageLink, test } from './workshop.js';
 
 test('a technician restrings an instrument from rack to passport, while the server goes away and comes back', async ({
   page,
@@ -17,10 +17,7 @@ test('a technician restrings an instrument from rack to passport, while the serv
   await page.getByRole('button', { name: /^Take \.011–\.049/ }).click();
 
   // one key a step, in the order of the ways in force: all laid out, then one string at a time from peg to pitch
-  const step = async (string: number, does: string) => {
-    await expect(page.getByRole('button', { name: `String ${string} ${does}` })).toBeVisible();
-    await page.keyboard.press('Space');
-  };
+  const step = (string: number, does: string) => bySpace(page, `String ${string} ${does}`);
   const oneString = async (string: number) => {
     for (const does of ['off', 'looked over', 'seated', 'wound', 'up, stretched once']) await step(string, does);
   };

@@ -1,16 +1,5 @@
-import type { Page } from '@playwright/test';
 import { tabTo } from './by-keys.js';
-import { expect, signIn, stageLink, test, type Workshop } from './workshop.js';
-
-const says = (page: Page, text: string | RegExp) => expect(page.getByRole('button', { name: text })).toBeVisible();
-
-/** Space at each of these, once the button says so. */
-async function bySpace(page: Page, ...steps: string[]): Promise<void> {
-  for (const step of steps) {
-    await says(page, step);
-    await page.keyboard.press('Space');
-  }
-}
+import { bySpace, expect, says, signIn, stageLink, test, type Workshop } from './workshop.js';
 
 /** Events of the open or latest job of an instrument, in order. */
 const eventsOf = (workshop: Workshop, passport: number) =>

@@ -14,7 +14,7 @@ export default defineConfig({
   testDir: '.',
   globalSetup: './pattern.ts',
   projects: files.map((testMatch) => ({ name: testMatch.replace('.spec.ts', ''), testMatch })),
-  workers: 2, // each with a workshop of its own
+  workers: 3, // each with a workshop of its own; one more than cores: pages wait for their server, and servers for their database
   // how fast it is is for the bench to say: a slow machine is no fault of the product
   timeout: 120_000,
   expect: { timeout: 20_000 },

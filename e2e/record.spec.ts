@@ -1,7 +1,4 @@
-import type { Page } from '@playwright/test';
-import { expect, signIn, stageLink, test } from './workshop.js';
-
-const says = (page: Page, text: string | RegExp) => expect(page.getByRole('button', { name: text })).toBeVisible();
+import { bySpace, expect, says, signIn, stageLink, test } from './workshop.js';
 
 test('two people change the same passport: both versions are shown, nothing typed is lost, Enter keeps it on top', async ({
   browser,
@@ -46,10 +43,7 @@ test('a server that is stopped and never answers: the page says so in time, and 
   await says(page, 'String 4 laid out');
   await expect(page.getByTestId('waiting')).toBeHidden();
   workshop.hold();
-  for (const string of [4, 3, 2]) {
-    await says(page, `String ${string} laid out`);
-    await page.keyboard.press('Space');
-  }
+  await bySpace(page, ...[4, 3, 2].map((string) => `String ${string} laid out`));
   await says(page, 'String 1 laid out'); // work goes on
   await expect(page.getByTestId('waiting')).toContainText(/3 steps wait on this device since \d\d:\d\d · the server does not answer/, {
     timeout: 20_000,

@@ -136,6 +136,17 @@ export async function signIn(page: Page, workshop: Workshop, name = 'Corin Vell'
   }).toPass({ timeout: 90_000 });
 }
 
+/** Waits until a button is called so: asked for again at once, where an expectation waits longer each time and describes the whole page besides. */
+export const says = (page: Page, text: string | RegExp) => page.getByRole('button', { name: text }).waitFor({ timeout: 20_000 });
+
+/** Space at each of these, once the button says so. */
+export async function bySpace(page: Page, ...steps: string[]): Promise<void> {
+  for (const step of steps) {
+    await says(page, step);
+    await page.keyboard.press('Space');
+  }
+}
+
 export const stageLink = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Stages of the work' }).getByRole('link', { name: new RegExp(`^${name}`) });
 
