@@ -137,6 +137,32 @@ describe('what goes wrong', () => {
     expect(nextCosts(bad, metres(0)) - nextCosts(woundAt(neat, 0), metres(0))).toBeCloseTo(RESTRINGING.crossingDrop.value, 0);
   });
 
+  it('slack for fewer turns is told by its break over the nut, lower by as much for each that is missing; for more than the post holds, by its turns', () => {
+    const straight = (kind: string, index: number, share: number) => {
+      const restring = laidOut(kind);
+      const to = restring.strings[index];
+      if (to === undefined) throw new Error('no string');
+      const slack = metres(share * to.plan.slack);
+      let now = does(restring, started(restring), ...bare(index, right(restring)), thread(restring, index, slack));
+      while (!woundAt(now, index).taut) now = after(restring, now, { do: 'turn', string: index, turns: 0.5 });
+      return { turns: turnsFor(to, slack) ?? 0, planned: to.plan, mistakes: now.mistakes };
+    };
+    const [few, more, planned] = [0.3, 0.6, 1].map((share) => straight('ukulele-soprano', 0, share));
+    expect([few, more].map((each) => each?.mistakes.map(({ kind, string }) => [kind, string]))).toEqual([
+      [['low-angle', 0]],
+      [['low-angle', 0]],
+    ]);
+    expect(planned?.mistakes).toEqual([]);
+    const missing = (one: typeof few) => (planned?.turns ?? 0) - (one?.turns ?? 0);
+    const lower = (one: typeof few) =>
+      Math.tan(planned?.planned.nut?.vertical ?? 0) - Math.tan(((one?.mistakes[0]?.figure ?? 0) * Math.PI) / 180);
+    expect(lower(few) / missing(few)).toBeCloseTo(lower(more) / missing(more), 3);
+    expect(lower(few)).toBeGreaterThan(0);
+    const full = straight('bass-in-line', 3, 2.2);
+    expect(full.turns).toBeGreaterThan(full.planned.capacityTurns);
+    expect(full.mistakes).toEqual([{ string: 3, kind: 'post-full', figure: full.turns }]);
+  });
+
   it('an octave too high breaks it on the way: it says by how much it was over, and the string is lost', () => {
     const restring = laidOut('ukulele-concert');
     let now = started(restring);
@@ -192,6 +218,11 @@ describe('what goes wrong', () => {
     const again = does(restring, up(restring, first, 0), ...bare(0, right(restring)), thread(restring, 0));
     expect(woundAt(again, 0).bent).toBe(true);
     expect(breaksAt(again) / breaksAt(first)).toBeCloseTo(1 - RESTRINGING.bent.value, 1);
+    // the first of a tenor banjo bears 1.34 times its pull: bent, it parts less than two semitones over its note, and that is why
+    const banjo = laidOut('banjo-tenor');
+    const once = does(banjo, started(banjo), ...bare(0, right(banjo)), thread(banjo, 0));
+    const twice = does(banjo, up(banjo, once, 0), ...bare(0, right(banjo)), thread(banjo, 0), { do: 'turn', string: 0, turns: 400 });
+    expect(twice.mistakes).toMatchObject([{ string: 0, kind: 'bent' }]);
   });
 
   it('a tail that is cut flush frees what locked it: a quarter of 0.12 of its pull by e^(0.2 · 2π n), and it is flat within the week', () => {

@@ -57,14 +57,18 @@ it('a string that has done what it will is never due again', () => {
 });
 
 it('what lies farther ahead than a year never comes for people, and their dates can be written', () => {
-  const hardly = forecast(read(logarithmic(0.2, 0.12)));
-  expect(hardly.nextRetune.high).toBeGreaterThan(24 * 365);
-  const { nextRetune, retunes, holdsFrom } = withinAYear(hardly);
-  expect(nextRetune.high).toBe(Number.POSITIVE_INFINITY);
-  expect(retunes[0]).toEqual(nextRetune);
-  expect(holdsFrom).toEqual(hardly.holdsFrom);
+  const ahead = { low: 365 * 24, likely: 365 * 24 + 1, high: 9e9 };
+  const never = { low: 365 * 24, likely: Number.POSITIVE_INFINITY, high: Number.POSITIVE_INFINITY };
+  expect(withinAYear({ nextRetune: ahead, holdsFrom: ahead, retunes: [ahead] })).toEqual({
+    nextRetune: never,
+    holdsFrom: never,
+    retunes: [never],
+  });
+  expect(forecast(read(logarithmic(0.2, 0.12))).nextRetune.high).toBeGreaterThan(24 * 365);
   const days = forecast(read(logarithmic(18, 0.12)));
   expect(withinAYear(days)).toEqual(days);
+  // b ln(1 + 24 h / a year) is still 5 ¢ and more
+  expect(forecast(read(logarithmic(4000, 0.12)), 5, 5, 24).holdsFrom.low).toBe(Number.POSITIVE_INFINITY);
 });
 
 it('one reading is enough for a first, wide answer', () => {

@@ -131,16 +131,15 @@ function fit(shape: Shape, readings: readonly DriftReading[]): { mean: number; e
   const noisePrecision = DRIFT.noise.value ** -2;
   let precision = priorPrecision;
   let pull = priorPrecision * usual;
-  let square = priorPrecision * usual ** 2;
   readings.forEach(({ hours, cents }, index) => {
     if (cents === null) return;
     const moved = shape.gone(hours) - shape.gone(baseAfter(readings, index));
     precision += noisePrecision * moved ** 2;
     pull += noisePrecision * moved * -cents;
-    square += noisePrecision * cents ** 2;
   });
   const mean = pull / precision;
-  return { mean, error: precision ** -0.5, logEvidence: Math.log(shape.prior) - (square - pull * mean) / 2 - Math.log(precision) / 2 };
+  // without what all laws have: the square of what was read
+  return { mean, error: precision ** -0.5, logEvidence: Math.log(shape.prior) + (pull * mean - Math.log(precision)) / 2 };
 }
 
 /** The first hour after which tuning lasts: what goes slows down all the while. */

@@ -45,7 +45,12 @@ describe('a string that stretches', () => {
     expect(judge([60, 20, 5, 2]).roundsLeft.likely).toBe(0);
     expect(judge([60, 20, -30, 1]).roundsLeft.high).toBeGreaterThan(0); // sharp by 30 is no small round: one more confirms it
     expect(judge([9, 8, 9, 8, 3.6]).roundsLeft.high).toBeGreaterThan(1); // 3.6 is more than 1.5 over
-    expect(judge([9, 10, 9, 3.4])).toMatchObject({ verdict: 'settling' }); // whatever the odds of the rounds before
+    expect(judge([60, 20, 5, 3]).roundsLeft.high).toBe(1); // near enough to be confirmed, too much to be the last
+    expect(judge([60, 20, 6, 2]).roundsLeft.high).toBe(1); // three times the limit is no small round
+    expect(judge([9, 8, 9, 8, 3.5]).roundsLeft.high).toBe(1); // 1.5 over, and no more
+    const odds = judge([30, 31, 29, 30, 31, 29, 30, 2]);
+    expect(odds.verdict).toBe('settling'); // whatever the odds of the rounds before
+    expect(odds.slipProbability).toBeGreaterThan(0.9);
   });
 
   it('is seldom taken for one that slips, whether a hand pulls evenly or not', () => {
@@ -74,6 +79,7 @@ describe('a string that slips', () => {
   it('is no more than a suspicion before the third reading', () => {
     expect(judge([20, 20]).verdict).toBe('early');
     expect(judge([20, 20]).slipProbability).toBeGreaterThan(0.15);
+    expect(judge([20, 20, 20]).verdict).toBe('check'); // more likely than not, and not nine in ten
   });
 });
 
@@ -82,9 +88,11 @@ it('one odd reading does not turn a verdict', () => {
 });
 
 it('knows only its priors where nothing was read', () => {
-  const { verdict, slipProbability } = judge([]);
+  const { verdict, slipProbability, roundsLeft } = judge([]);
   expect(verdict).toBe('early');
   expect(slipProbability).toBeCloseTo(0.15, 9);
+  // 35 ¢ at first, of which a third stays each time (the likeliest of q^1.5 (1 − q)³): four rounds to two cents
+  expect(Math.abs(roundsLeft.likely - 4)).toBeLessThanOrEqual(1);
 });
 
 it('never asks for more rounds where more is good enough', () => {

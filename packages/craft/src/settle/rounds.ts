@@ -32,10 +32,7 @@ const SMALL_ALREADY = 3;
 const TENTH = 1.2816;
 
 /** Grid points that are less likely than the likeliest by e to this are left out. */
-const NEGLIGIBLE = 23;
-/** Products are turned into logarithms before they grow beyond what a number holds. */
-const LARGE = 1e200;
-
+const NEGLIGIBLE = 18;
 const between = (from: number, to: number, steps: number) =>
   Array.from({ length: steps }, (_, index) => from + ((to - from) * index) / (steps - 1));
 const evenlyByRatio = (from: number, to: number, steps: number) => between(Math.log(from), Math.log(to), steps).map(Math.exp);
@@ -125,21 +122,17 @@ function weighStretching(drops: readonly number[]): { model: Stretching; logWeig
     SHARES_KEPT,
     (kept) => ROUNDS.keptRisesBy.value * Math.log(kept) + ROUNDS.keptFallsBy.value * Math.log(1 - kept),
   );
-  const models: { model: Stretching; logWeight: number }[] = [];
-  let most = Number.NEGATIVE_INFINITY;
-  for (const [kept, priorOfKept] of shares) {
-    for (const [first, priorOfFirst] of firsts) {
+  return shares.flatMap(([kept, priorOfKept]) =>
+    firsts.flatMap(([first, priorOfFirst]) => {
       const stretched = drops.map((_, round) => first * kept ** round);
       const scales = stretched.map(scatterOf);
-      for (const [remainder, priorOfRemainder] of remainders) {
-        const likelihood = logLikelihood(drops, (round) => remainder + (stretched[round] ?? 0), scales);
-        const logWeight = priorOfKept + priorOfFirst + priorOfRemainder + likelihood;
-        most = Math.max(most, logWeight);
-        if (logWeight > most - NEGLIGIBLE) models.push({ model: { remainder, first, kept }, logWeight });
-      }
-    }
-  }
-  return models;
+      const widths = scales.reduce((sum, scale) => sum + Math.log(scale), 0);
+      return remainders.map(([remainder, priorOfRemainder]) => {
+        const tails = logTails(drops, (round) => remainder + (stretched[round] ?? 0), scales);
+        return { model: { remainder, first, kept }, logWeight: priorOfKept + priorOfFirst + priorOfRemainder - widths - tails };
+      });
+    }),
+  );
 }
 
 /** How far a drop of so much is read off: the reading, and a hand that does not pull twice the same. */
@@ -158,24 +151,15 @@ const widthAt = (values: readonly number[], index: number) =>
 function logLikelihoodOfSlip(drops: readonly number[], level: number): number {
   const scale = Math.hypot(ROUNDS.noise.value, ROUNDS.unevenness.value * level);
   const scales = drops.map(() => scale);
-  return logLikelihood(drops, () => level, scales);
+  return -drops.length * Math.log(scale) - logTails(drops, () => level, scales);
 }
 
-/** Of drops about what is expected in each round, with Student's density, four degrees of freedom: (1 + z²/4)^(−5/2), without the 3/8 that both stories have. One logarithm does for many of them. */
-function logLikelihood(drops: readonly number[], expected: (round: number) => number, scales: readonly number[]): number {
-  let logs = 0;
-  let tails = 1;
-  let widths = 1;
-  for (let round = 0; round < drops.length; round++) {
-    const scale = scales[round] ?? 1;
-    tails *= 1 + (((drops[round] ?? 0) - expected(round)) / scale) ** 2 / 4;
-    widths *= scale;
-    if (tails < LARGE && widths < LARGE) continue;
-    logs -= 2.5 * Math.log(tails) + Math.log(widths);
-    tails = 1;
-    widths = 1;
-  }
-  return logs - 2.5 * Math.log(tails) - Math.log(widths);
+/** Student's density about what is expected in each round, four degrees of freedom, as a logarithm: (1 + z²/4)^(5/2) over it, without its width and the 3/8 that both stories have. */
+function logTails(drops: readonly number[], expected: (round: number) => number, scales: readonly number[]): number {
+  let tails = 0;
+  for (let round = 0; round < drops.length; round++)
+    tails += Math.log1p((((drops[round] ?? 0) - expected(round)) / (scales[round] ?? 1)) ** 2 / 4);
+  return 2.5 * tails;
 }
 
 const lost = ({ remainder, first, kept }: Stretching, round: number) => remainder + first * kept ** round;
