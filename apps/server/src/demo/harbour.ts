@@ -4,7 +4,7 @@ import type { Finding, MeasureKind } from '@gold-peg/craft/findings';
 import { pitchOf, type Instrument } from '@gold-peg/craft/instrument';
 import { actionChange, reliefChange } from '@gold-peg/craft/neck';
 import { chanceFrom, handStrength } from '@gold-peg/craft/simulated';
-import { setsFor, stringProperties, type StringSet } from '@gold-peg/craft/strings';
+import { madeOf, setsFor, type StringSet } from '@gold-peg/craft/strings';
 import { tensionFor, totalPull } from '@gold-peg/craft/tension';
 import { newtons, toMillimetres, type Newtons } from '@gold-peg/craft/units';
 import { playedUntilWorn } from '@gold-peg/craft/wear';
@@ -160,10 +160,10 @@ function lastsDays({ family, strings }: Instrument, weeklyHours: number): number
 }
 
 function pullWith(instrument: Instrument, set: StringSet | undefined): Newtons {
+  const made = set === undefined ? [] : madeOf(set);
   const pulls = instrument.strings.flatMap((place, index) => {
-    const spec = set?.strings[index];
-    const properties = spec === undefined ? null : stringProperties(spec);
-    return properties?.ok === true ? [tensionFor(pitchOf(instrument, place), place.scaleLength, properties.value)] : [];
+    const string = made[index];
+    return string === undefined ? [] : [tensionFor(pitchOf(instrument, place), place.scaleLength, string)];
   });
   return totalPull(pulls);
 }

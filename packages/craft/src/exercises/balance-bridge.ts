@@ -16,7 +16,7 @@ import { stringOrder } from '../bench-run/index.js';
 import { BRIDGE_WORK } from '../constants/index.js';
 import { floats, type Instrument } from '../instrument/index.js';
 import { HOLDS } from '../methods/index.js';
-import { setsFor, stringProperties } from '../strings/index.js';
+import { madeOf, setsFor } from '../strings/index.js';
 import { cents, fromDegrees, hertz, metres, type Cents, type Metres, type Radians } from '../units/index.js';
 import { atLevel, eitherWay, pickFrom } from './draw.js';
 import { archetypesOf, type Kinds } from './drawn-string.js';
@@ -54,33 +54,25 @@ const CLAW = [0.25, 0.5, 0.75, 1];
 const NOT_HOME = 10;
 const LEVEL = fromDegrees(BRIDGE_WORK.levelWithin.value);
 const MOST_DRAWS = 200;
+const NONE = 'no bridge can be brought home';
 
 /** @throws RangeError where no bridge of these kinds floats, or none can be brought home. */
 export function balanceExercise(chance: () => number, level: number, kinds: Kinds): BalanceExercise {
   const floating = archetypesOf(kinds).filter(({ id }) => floats(instrumentOf(id).bridge));
   for (let draw = 0; draw < MOST_DRAWS; draw++) {
-    const archetype = pickFrom(floating, chance);
-    const bridge = archetype === undefined ? null : bridgeOf(instrumentOf(archetype.id), chance);
+    const { id, name } = pickFrom(floating, chance, NONE);
+    const instrument = instrumentOf(id);
+    const set = pickFrom(setsFor(instrument.family, instrument.strings.length), chance);
+    const bridge = bridgeUnder(instrument, madeOf(set), usualSprings);
     const right = bridge === null ? null : levelClaw(bridge);
-    if (archetype === undefined || bridge === null || right?.ok !== true) continue;
+    if (bridge === null || right?.ok !== true) continue;
     const claw = metres(right.value + screwLead * eitherWay(atLevel(CLAW, level), chance));
     const heard = bridge.strings.map(({ pitch }) => hertz(pitch * 2 ** (eitherWay(atLevel(OFF, level), chance) / 1200)));
     const { rests } = restsFrom(bridge, claw, heard);
     const best = fewest(bridge, claw, rests);
-    if (best !== null)
-      return { kind: archetype.id, name: archetype.name, instrument: instrumentOf(archetype.id), bridge, claw, rests, best };
+    if (best !== null) return { kind: id, name, instrument, bridge, claw, rests, best };
   }
-  throw new RangeError('no bridge can be brought home');
-}
-
-function bridgeOf(instrument: Instrument, chance: () => number): FloatingBridge | null {
-  const sets = setsFor(instrument.family, instrument.strings.length);
-  const specs = pickFrom(sets, chance)?.strings ?? [];
-  const strings = specs.map((spec) => {
-    const read = stringProperties(spec);
-    return read.ok ? read.value : null;
-  });
-  return bridgeUnder(instrument, strings, usualSprings);
+  throw new RangeError(NONE);
 }
 
 /** By marks, every string once: in whatever order that is. Null where it does not come home. */

@@ -7,7 +7,8 @@ const [LEAST, MOST] = [() => 0, () => 1 - 2 ** -32];
 
 it('draws each of so many, and none beyond', () => {
   expect([oneOf(5, LEAST), oneOf(5, () => 0.39), oneOf(5, () => 0.4), oneOf(5, MOST)]).toEqual([0, 1, 2, 4]);
-  expect([pickFrom('abc'.split(''), LEAST), pickFrom('abc'.split(''), MOST), pickFrom([], LEAST)]).toEqual(['a', 'c', undefined]);
+  expect([pickFrom('abc'.split(''), LEAST), pickFrom('abc'.split(''), MOST)]).toEqual(['a', 'c']);
+  expect(() => pickFrom([], LEAST)).toThrow(new RangeError('there is nothing to pick from'));
 });
 
 it('goes as far to one side as to the other', () => {

@@ -1,8 +1,14 @@
 /** A whole number from 0 to less than `count`, each as likely. */
 export const oneOf = (count: number, chance: () => number): number => Math.floor(chance() * count);
 
-/** Something of a list, each as likely; undefined where it is empty. */
-export const pickFrom = <T>(list: readonly T[], chance: () => number): T | undefined => list[oneOf(list.length, chance)];
+/**
+ * Something of a list, each as likely.
+ * @throws RangeError where it is empty, with what `none` says.
+ */
+export function pickFrom<T>(list: readonly T[], chance: () => number, none = 'there is nothing to pick from'): T {
+  if (list.length === 0) throw new RangeError(none);
+  return list[oneOf(list.length, chance)] as T;
+}
 
 /** As far to one side as to the other, at most so far. */
 export const eitherWay = (most: number, chance: () => number): number => most * (2 * chance() - 1);

@@ -1,8 +1,8 @@
 import { ARCHETYPES, instrumentOf, type Archetype } from '../archetypes/index.js';
 import type { Instrument } from '../instrument/index.js';
 import { windString, type PostPlan } from '../procedure/index.js';
-import { setsFor, stringProperties, type StringProperties } from '../strings/index.js';
-import { oneOf, pickFrom } from './draw.js';
+import { madeOf, setsFor, type StringProperties } from '../strings/index.js';
+import { pickFrom } from './draw.js';
 
 /** A string that goes round a post of an instrument of some kind: what most exercises are made on. */
 export interface DrawnString {
@@ -23,6 +23,7 @@ export const archetypesOf = (kinds: Kinds): readonly Archetype[] =>
 
 /** Tries until one is fit: a few in a hundred draws are enough for any exercise there is. */
 const MOST_DRAWS = 2000;
+const NONE_FITS = 'no string of these instruments is fit for this exercise';
 
 /**
  * Draws strings of instruments of those kinds until one is `fit`.
@@ -34,19 +35,14 @@ export function drawString<T>(chance: () => number, kinds: Kinds, fit: (drawn: D
     const found = drawn === null ? null : fit(drawn);
     if (found !== null) return found;
   }
-  throw new RangeError('no string of these instruments is fit for this exercise');
+  throw new RangeError(NONE_FITS);
 }
 
 function anyString(chance: () => number, kinds: Kinds): DrawnString | null {
-  const archetype = pickFrom(archetypesOf(kinds), chance);
-  if (archetype === undefined) return null;
-  const instrument = instrumentOf(archetype.id);
+  const { id, name } = pickFrom(archetypesOf(kinds), chance, NONE_FITS);
+  const instrument = instrumentOf(id);
   const set = pickFrom(setsFor(instrument.family, instrument.strings.length), chance);
-  const index = oneOf(instrument.strings.length, chance);
-  const spec = set?.strings[index];
-  const read = spec === undefined ? null : stringProperties(spec);
-  if (read?.ok !== true) return null;
-  const plan = windString({ instrument, index, string: read.value });
-  if (plan?.kind !== 'post') return null;
-  return { kind: archetype.id, name: archetype.name, instrument, index, string: read.value, plan };
+  const [index, string] = pickFrom([...madeOf(set).entries()], chance);
+  const plan = windString({ instrument, index, string });
+  return plan?.kind === 'post' ? { kind: id, name, instrument, index, string, plan } : null;
 }

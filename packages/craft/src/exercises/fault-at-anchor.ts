@@ -27,7 +27,7 @@ const ON_TOP = [8, 6, 4.5, 3.5, 2.5];
 const BEHIND = [4, 3.5, 3, 2.5, 2];
 
 export function faultAtAnchor(at: FaultAtAnchor['at'], chance: () => number, level: number, kinds: Kinds): FaultAtAnchor {
-  const truth = pickFrom<FaultAtAnchor['truth']>(FAULTS_AT[at], chance) ?? 'none';
+  const truth = pickFrom<FaultAtAnchor['truth']>(FAULTS_AT[at], chance);
   return drawString(chance, kinds, (drawn) => {
     const { instrument, index, plan } = drawn;
     if (instrument.bridge.anchor !== at || twoHoles(instrument, index)) return null;

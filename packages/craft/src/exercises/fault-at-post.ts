@@ -24,7 +24,7 @@ const [TAIL, NO_TAIL] = [fromMillimetres(3), metres(0)];
 const LEAST_TURNS = 2;
 
 export function faultAtPost(chance: () => number, level: number, kinds: Kinds): FaultAtPost {
-  const truth = pickFrom(FAULTS_AT.post, chance) ?? 'none';
+  const truth = pickFrom(FAULTS_AT.post, chance);
   const few = atLevel(FEW, level);
   return drawString(chance, kinds, (drawn) => {
     const { plan, instrument, index } = drawn;

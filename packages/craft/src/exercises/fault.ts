@@ -16,8 +16,7 @@ const PLACES = Object.keys(FAULTS_AT) as FaultPlace[];
 
 /** @throws RangeError where these kinds have neither pins nor ties, and no posts that are seen from the side. */
 export function faultExercise(chance: () => number, level: number, kinds: Kinds): FaultExercise {
-  const at = pickFrom(placesOn(kinds), chance);
-  if (at === undefined) throw new RangeError('none of these instruments shows where it may be faulty');
+  const at = pickFrom(placesOn(kinds), chance, 'none of these instruments shows where it may be faulty');
   return at === 'post' ? faultAtPost(chance, level, kinds) : faultAtAnchor(at, chance, level, kinds);
 }
 

@@ -48,7 +48,7 @@ const SAFE = 0.98;
 export const givesUnder = (push: Newtons, pull: Newtons, length: Metres): Metres => metres((push * length) / (4 * pull));
 
 export function octaveExercise(chance: () => number, level: number, kinds: Kinds): OctaveExercise {
-  const truth = pickFrom(OCTAVE_ANSWERS, chance) ?? 'at-its-note';
+  const truth = pickFrom(OCTAVE_ANSWERS, chance);
   return drawString(chance, kinds, (drawn) => {
     const place = drawn.instrument.strings[drawn.index];
     if (place === undefined) return null;

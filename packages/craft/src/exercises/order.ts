@@ -2,7 +2,7 @@ import { evenest, mostApart, possibleStrippings, sideLoads, stringOrder, type Si
 import { instrumentOf } from '../archetypes/index.js';
 import { floats, pitchOf, type Instrument } from '../instrument/index.js';
 import { STRING_ORDERS, STRIPPINGS, type StringOrder, type Stripping } from '../methods/index.js';
-import { setsFor, stringProperties } from '../strings/index.js';
+import { madeOf, setsFor } from '../strings/index.js';
 import { tensionFor } from '../tension/index.js';
 import { newtons, type Newtons } from '../units/index.js';
 import { atLevel, pickFrom, shuffled } from './draw.js';
@@ -43,19 +43,19 @@ const CHOICES = 3;
 /** By how much the second best order has to be worse at least, as a share of the best, by level. */
 const WORSE_BY = [1, 0.6, 0.4, 0.2];
 const MOST_DRAWS = 500;
+const NONE_FITS = 'no bridge is fit for this exercise';
 
 export function orderExercise(chance: () => number, level: number, kinds: Kinds): OrderExercise {
   const worseBy = atLevel(WORSE_BY, level);
   const inOrder = chance() < 0.5;
   const archetypes = archetypesOf(kinds);
   for (let draw = 0; draw < MOST_DRAWS; draw++) {
-    const archetype = pickFrom(archetypes, chance);
-    if (archetype === undefined) continue;
-    const on: OnBridge = { kind: archetype.id, name: archetype.name, instrument: instrumentOf(archetype.id) };
+    const { id, name } = pickFrom(archetypes, chance, NONE_FITS);
+    const on: OnBridge = { kind: id, name, instrument: instrumentOf(id) };
     const made = inOrder ? orders(on, chance, worseBy) : atOnce(on, chance);
     if (made !== null) return made;
   }
-  throw new RangeError('no bridge is fit for this exercise');
+  throw new RangeError(NONE_FITS);
 }
 
 function atOnce(on: OnBridge, chance: () => number): AtOnce {
@@ -69,7 +69,6 @@ function atOnce(on: OnBridge, chance: () => number): AtOnce {
 /** Null where no order does better than all others by enough. */
 function orders(on: OnBridge, chance: () => number, worseBy: number): InOrder | null {
   const pulls = pullsOf(on.instrument);
-  if (pulls === null) return null;
   const { order: best, apart: least } = evenest(pulls);
   const each = STRING_ORDERS.map((order) => ({ order, apart: mostApart(loadsIn(order, pulls)) }));
   const worse = each.filter(({ order, apart }) => order !== best && apart > least * (1 + worseBy));
@@ -88,15 +87,13 @@ const loadsIn = (order: StringOrder, pulls: readonly Newtons[]): SideLoad[] =>
     pulls,
   );
 
-/** Pulls at pitch of the set that the table has for it, string 1 first; null where there is none. */
-function pullsOf(instrument: Instrument): Newtons[] | null {
-  const specs = setsFor(instrument.family, instrument.strings.length)[0]?.strings ?? [];
-  const pulls = instrument.strings.flatMap((place, index) => {
-    const spec = specs[index];
-    const read = spec === undefined ? null : stringProperties(spec);
-    return read?.ok === true ? [newtons(tensionFor(pitchOf(instrument, place), place.scaleLength, read.value))] : [];
+/** Pulls at pitch of the first set that the table has for it, string 1 first. */
+function pullsOf(instrument: Instrument): Newtons[] {
+  const made = setsFor(instrument.family, instrument.strings.length).slice(0, 1).flatMap(madeOf);
+  return instrument.strings.flatMap((place, index) => {
+    const string = made[index];
+    return string === undefined ? [] : [newtons(tensionFor(pitchOf(instrument, place), place.scaleLength, string))];
   });
-  return pulls.length === instrument.strings.length ? pulls : null;
 }
 
 export const orderIsRight = ({ truth }: OrderExercise, { choice }: OrderAnswer): boolean => choice === truth;

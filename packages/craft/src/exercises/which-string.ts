@@ -35,12 +35,10 @@ export function whichStringExercise(chance: () => number, level: number): WhichS
   const apart = atLevel(APART, level);
   const lines = LINES.map(({ id }) => STRINGS.filter(({ lineId }) => lineId === id).sort((a, b) => a.gauge - b.gauge));
   const long = lines.filter((line) => line.length > (CHOICES - 1) * apart);
-  const line = pickFrom(long, chance) ?? [];
+  const line = pickFrom(long, chance);
   const first = oneOf(line.length - (CHOICES - 1) * apart, chance);
   const choices = line.filter((_, at) => at >= first && (at - first) % apart === 0).slice(0, CHOICES);
-  const truth = oneOf(choices.length, chance);
-  const it = choices[truth];
-  if (it === undefined) throw new RangeError('no line of strings is long enough to choose from');
+  const [truth, it] = pickFrom([...choices.entries()], chance);
   const zero = metres(level >= NOT_ZEROED_FROM ? eitherWay(MOST_ZERO_M, chance) : 0);
   const readings = caliperReadings(it, { zero, count: READINGS }, chance);
   return { choices, truth, readings, zero, ribbed: it.construction === 'wound' && it.finish !== 'flat' };

@@ -5,7 +5,7 @@ import { firstLaidOut } from '../gauges/index.js';
 import { pitchOf, type Instrument } from '../instrument/index.js';
 import { windString, type PostPlan } from '../procedure/index.js';
 import { chanceFrom } from '../simulated/index.js';
-import { setsFor, stringProperties, type StringProperties } from '../strings/index.js';
+import { madeOf, setsFor, type StringProperties } from '../strings/index.js';
 import { metres, type Hertz, type Metres } from '../units/index.js';
 import { pegGrips } from './peg-grips.js';
 
@@ -45,12 +45,13 @@ export function layOut(kind: string, seed: number): Restring | null {
   const instrument = instrumentOf(kind);
   const slots = instrument.strings.map(({ slotWidth }) => slotWidth);
   const set = firstLaidOut(setsFor(instrument.family, instrument.strings.length), slots, () => 0);
+  const made = set === null ? [] : madeOf(set);
   const strings = instrument.strings.flatMap((place, index): ToString[] => {
-    const spec = set?.strings[index];
-    const read = spec === undefined ? null : stringProperties(spec);
-    if (read?.ok !== true) return [];
-    const plan = windString({ instrument, index, string: read.value });
-    return plan?.kind === 'post' ? [{ string: read.value, plan, note: pitchOf(instrument, place), scale: place.scaleLength }] : [];
+    const string = made[index];
+    const plan = string === undefined ? null : windString({ instrument, index, string });
+    return string !== undefined && plan?.kind === 'post'
+      ? [{ string, plan, note: pitchOf(instrument, place), scale: place.scaleLength }]
+      : [];
   });
   if (set === null || strings.length < instrument.strings.length) return null;
   const bridge = bridgeUnder(

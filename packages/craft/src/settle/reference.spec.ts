@@ -100,25 +100,6 @@ describe('rounds, by a sum over all that can be', () => {
       expect(Math.abs(nextDrop.high - nextDrop.likely - Math.hypot((next[2] ?? 0) - (next[1] ?? 0), noise))).toBeLessThan(0.4);
     },
   );
-
-  it('many rounds weigh as much as their product, however small that is', () => {
-    // 150 times 1200 ¢: a level of 150 ¢ lies nearest for a string that slips; one that is sound keeps 0.9 at most and falls behind
-    const logs = (expected: (round: number) => number, scale: (round: number) => number, rounds: number) =>
-      sum(Array.from({ length: rounds }, (_, n) => Math.log(student(1200 - expected(n), scale(n)))));
-    const rounds = 150;
-    const slips = logs(
-      () => 150,
-      () => Math.hypot(1.2, 37.5),
-      rounds,
-    );
-    const sound = logs(
-      (n) => 40 + 250 * 0.9 ** n,
-      (n) => Math.hypot(1.2, 45 * 0.9 ** n),
-      rounds,
-    );
-    expect(slips - sound).toBeGreaterThan(100); // by e to more than that: nothing of the priors weighs against it
-    expect(judge(new Array<number>(rounds).fill(1200)).slipProbability).toBeCloseTo(1, 9);
-  });
 });
 
 interface Law {

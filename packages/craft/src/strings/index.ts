@@ -3,7 +3,7 @@ export { coreFromGauge, type CoreGuess } from './core-from-gauge.js';
 export { stringProperties, usualWrap, type StringProblem } from './string-properties.js';
 export { type MassBasis, type StringProperties, type StringSpec } from './string-spec.js';
 export { LINES, STRINGS } from './catalogue.js';
-export { nameSet, nameWinding, SETS, setsFor } from './sets.js';
+export { madeOf, nameSet, nameWinding, SETS, setsFor } from './sets.js';
 export {
   COATINGS,
   listGauges,

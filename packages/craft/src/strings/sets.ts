@@ -1,7 +1,8 @@
 import type { Wrap } from '../constants/index.js';
 import type { Metres } from '../units/index.js';
 import { tableString } from './catalogue.js';
-import type { StringSpec } from './string-spec.js';
+import { stringProperties } from './string-properties.js';
+import type { StringProperties, StringSpec } from './string-spec.js';
 import type { Family } from '../string-kinds/index.js';
 import { printGauge, type StringSet } from './table-string.js';
 
@@ -153,3 +154,14 @@ export const SETS: readonly StringSet[] = [
 /** Sets that can go on an instrument of this family with this many strings. */
 export const setsFor = (family: Family, stringCount: number, among: readonly StringSet[] = SETS): StringSet[] =>
   among.filter((candidate) => candidate.family === family && candidate.strings.length === stringCount);
+
+/**
+ * What the strings of a set are, string 1 first.
+ * @throws RangeError where one of them cannot be made: no set of the table has one.
+ */
+export const madeOf = ({ name, strings }: StringSet): StringProperties[] =>
+  strings.map((spec) => {
+    const made = stringProperties(spec);
+    if (!made.ok) throw new RangeError(`a string of ${name} cannot be made: ${made.problem.kind}`);
+    return made.value;
+  });

@@ -2,18 +2,14 @@ import { instrumentOf } from '../archetypes/index.js';
 import type { Instrument } from '../instrument/index.js';
 import type { LayeredChoices } from '../methods/index.js';
 import { windString, type ClampPlan, type PostPlan, type WindPlan } from '../procedure/index.js';
-import { setsFor, stringProperties, type StringProperties } from '../strings/index.js';
+import { madeOf, setsFor, type StringProperties } from '../strings/index.js';
 import type { Metres } from '../units/index.js';
 
 /** Strings of the first set for an instrument, or of the one whose name begins so. */
 export function stringsOf(instrument: Instrument, setName?: string): StringProperties[] {
   const sets = setsFor(instrument.family, instrument.strings.length);
   const set = sets.find(({ name }) => setName === undefined || name.startsWith(setName));
-  return (set?.strings ?? []).map((string) => {
-    const outcome = stringProperties(string);
-    if (!outcome.ok) throw new Error(outcome.problem.kind);
-    return outcome.value;
-  });
+  return set === undefined ? [] : madeOf(set);
 }
 
 export interface Asked {

@@ -2,7 +2,7 @@ import { instrumentOf } from '@gold-peg/craft/archetypes';
 import { firstLaidOut } from '@gold-peg/craft/gauges';
 import { type Instrument } from '@gold-peg/craft/instrument';
 import { windString, type WindPlan } from '@gold-peg/craft/procedure';
-import { setsFor, stringProperties } from '@gold-peg/craft/strings';
+import { madeOf, setsFor } from '@gold-peg/craft/strings';
 import { lanesOf, type Lane } from '../lane/lane';
 
 export interface KindPicture {
@@ -20,11 +20,8 @@ export const kindPicture = (archetypeId: string, height: number): KindPicture =>
 export function pictureOf(instrument: Instrument, height: number): KindPicture {
   const slots = instrument.strings.map(({ slotWidth }) => slotWidth);
   const set = firstLaidOut(setsFor(instrument.family, instrument.strings.length), slots, () => 0);
-  const strings = instrument.strings.map((_, index) => {
-    const spec = set?.strings[index];
-    const outcome = spec === undefined ? null : stringProperties(spec);
-    return outcome?.ok === true ? outcome.value : null;
-  });
+  const made = set === null ? [] : madeOf(set);
+  const strings = instrument.strings.map((_, index) => made[index] ?? null);
   const lanes = lanesOf(instrument, strings);
   const lying = (index: number) => (instrument.hand === 'left' ? lanes.length - 1 - index : index);
   return {

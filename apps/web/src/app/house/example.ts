@@ -4,7 +4,7 @@ import type { Instrument } from '@gold-peg/craft/instrument';
 import { isSoft, stringClass, tuningWays, type LayeredChoices, type StringClass } from '@gold-peg/craft/methods';
 import { windString, type PostPlan } from '@gold-peg/craft/procedure';
 import { expectedDrift } from '@gold-peg/craft/settle';
-import { printGauge, setsFor, stringProperties, type StringProperties } from '@gold-peg/craft/strings';
+import { madeOf, printGauge, setsFor, type StringProperties } from '@gold-peg/craft/strings';
 
 /** An instrument with its set, on which ways are tried. */
 export interface Example {
@@ -27,12 +27,8 @@ export function exampleOf(id: string): Example | null {
   const instrument = instrumentOf(id);
   const set = setsFor(instrument.family, instrument.strings.length)[0];
   if (set === undefined) return null;
-  const strings = set.strings.flatMap((spec) => {
-    const read = stringProperties(spec);
-    return read.ok ? [read.value] : [];
-  });
-  const example = { name: kind.name, facts: kind.facts, set: set.name, instrument, strings };
-  return strings.length === instrument.strings.length && tried(example, {}).classes.length > 0 ? example : null;
+  const example = { name: kind.name, facts: kind.facts, set: set.name, instrument, strings: madeOf(set) };
+  return tried(example, {}).classes.length > 0 ? example : null;
 }
 
 /** What becomes of the strings of one class: the first of them stands for all. */
