@@ -241,7 +241,7 @@ describe('strings that are left free', () => {
   });
 
   it('are those of the set that the others are of', () => {
-    const [set] = setsFor('electric', 6);
+    const set = setsFor('electric', 6)[4]; // its first three are those of the set before it
     const strung = strungKind('electric-in-line');
     const pulls = set?.strings.map((string, index) => seatString(read(string), strung.seats[index] as never).load.pull) ?? [];
     const weights = [1, 1, 1, 0, 0, 1];
