@@ -63,7 +63,7 @@ async function openOn(browser: Browser, workshop: Workshop, { width, height, lig
 }
 
 test('every instrument fits at every stage, on the bench screen and on a tablet', async ({ browser, workshop }) => {
-  test.setTimeout(600_000); // some 740 views, each looked at for a fifth of a second
+  test.setTimeout(1_200_000); // some 740 views, each looked at for a fifth of a second
   const [bench, tablet] = await Promise.all(SCREENS.map((screen) => openOn(browser, workshop, screen)));
   if (bench === undefined || tablet === undefined) throw new Error('no page');
   const worksheets = await takeInOneOfEach(bench);

@@ -253,7 +253,7 @@ const LOOKS = [
 ] as const;
 
 test('every screen is open to all, whole, and free of errors, in both lights', async ({ browser, workshop }) => {
-  test.setTimeout(600_000); // some seventy screens, each looked through by axe
+  test.setTimeout(1_200_000); // some seventy screens, each looked through by axe
   // what moves is the same whether one waits for it or not
   const context = await browser.newContext({ baseURL: workshop.address, reducedMotion: 'reduce' });
   const page = await context.newPage();
