@@ -248,23 +248,23 @@ async function open(page: Page): Promise<void> {
 
 /** Each screen is looked at in both lights, each in a window of its own size: in the second only colours and widths can be other ones. */
 const LOOKS = [
-  { light: 'paper', size: { width: 1280, height: 800 }, rules: [] },
-  { light: 'evening', size: { width: 900, height: 1200 }, rules: ['color-contrast'] },
+  { light: 'paper', scheme: 'light', size: { width: 1280, height: 800 }, rules: [] },
+  { light: 'evening', scheme: 'dark', size: { width: 900, height: 1200 }, rules: ['color-contrast'] },
 ] as const;
 
 test('every screen is open to all, whole, and free of errors, in both lights', async ({ browser, workshop }) => {
   test.setTimeout(1_200_000); // some seventy screens, each looked through by axe
-  // what moves is the same whether one waits for it or not
-  const context = await browser.newContext({ baseURL: workshop.address, reducedMotion: 'reduce' });
+  const context = await browser.newContext({ baseURL: workshop.address, reducedMotion: 'reduce' }); // what moves ends the same
   const page = await context.newPage();
   page.setDefaultTimeout(60_000); // a screen that does not come is told before the walk is over
   const faults = faultsOf(page, workshop.address);
   const rest = restOf(page);
-  const look = async (name: string, { light, size, rules }: (typeof LOOKS)[number]) => {
+  const look = async (name: string, { light, scheme, size, rules }: (typeof LOOKS)[number]) => {
     await page.setViewportSize(size);
     await page.evaluate((theme) => (document.documentElement.dataset['theme'] = theme), light);
     await rest();
     const where = `${name}, ${light}, ${size.width} px wide`;
+    expect.soft(await page.evaluate(() => getComputedStyle(document.documentElement).colorScheme), where).toBe(scheme);
     expect.soft(await seriousFaults(page, rules), where).toEqual([]);
     const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     expect.soft(wide, `${where}: wider than its window`).toBeLessThanOrEqual(0);
@@ -275,8 +275,8 @@ test('every screen is open to all, whole, and free of errors, in both lights', a
   await signIn(page, workshop, 'Wenna Tarrow');
   for (const [nth, [name, go]] of SCREENS.entries()) {
     await go(page);
-    // one goes on as one looked last, so that each second screen is opened in either window
-    for (const each of nth % 2 === 0 ? LOOKS.toReversed() : LOOKS) await look(name, each);
+    await rest(); // a page that is loaded anew puts its own light on once it knows who looks
+    for (const each of nth % 2 === 0 ? LOOKS.toReversed() : LOOKS) await look(name, each); // goes on as one looked last
   }
   expect(faults).toEqual([]);
   await context.close();
