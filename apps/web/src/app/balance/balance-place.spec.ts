@@ -1,9 +1,11 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
+import type { Passport } from '@gold-peg/contract/register';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { BenchDatabase } from '../bench-log/bench-database';
 import { StringTable } from '../string-table/string-table';
 import { BenchPage } from '../testing/bench-page';
+import { worksheetFile } from '../testing/worksheet-bench';
 import { BalancePlace } from './balance-place';
 
 let page: BenchPage<BalancePlace>;
@@ -79,6 +81,22 @@ describe('the place Balance', () => {
     const [first, , , , , sixth] = cents();
     expect(sixth).toBeCloseTo(-200, 0);
     expect(first).toBeGreaterThan(5);
+  });
+
+  it('keeps a set that was chosen while its instrument was on the way, and of two picks shows the later', async () => {
+    await open();
+    const answers = new Map<string, (passport: Passport) => void>();
+    vi.stubGlobal('fetch', (address: string) => new Promise((answer) => answers.set(address, (body) => answer(Response.json(body)))));
+    const [earlier, later] = ['earlier', 'later'].map((id) => page.instance['pick'](id));
+    page.instance['secondId'].set(page.instance['choices']().find(({ name }) => name === '.011–.049 nickel-plated steel')?.id ?? '');
+    const { passport } = worksheetFile({ kind: 'electric-in-line-locking' });
+    answers.get('/api/instruments/later')?.({ ...passport, openJobId: null });
+    await later;
+    answers.get('/api/instruments/earlier')?.(passport);
+    await earlier;
+    await page.settle();
+    expect(page.element.querySelector('#then-pick')?.textContent).toContain('.011–.049 nickel-plated steel');
+    expect(page.text).toContain('Take it in, to use this on a worksheet');
   });
 
   it('says of a bridge that does not move that there is nothing to balance', async () => {

@@ -76,6 +76,7 @@ export class BalancePlace {
   private readonly bare = signal<Strung>(strungKind(FIRST?.id ?? ''));
   private readonly tuned = signal<Tuned | null>(null);
   private readonly known = signal<SpringFacts>(KIND_SPRINGS);
+  /** Sets that somebody chose; null for the one that is on it. */
   protected readonly firstId = signal<string | null>(null);
   protected readonly secondId = signal<string | null>(null);
 
@@ -91,8 +92,9 @@ export class BalancePlace {
     return tuned === null ? this.bare() : retuneSeats(this.bare(), tuned);
   });
   protected readonly choices = computed(() => setsFor(this.bare().family, this.bare().seats.length, this.table.sets()));
+  private readonly current = computed(() => this.choices().find(({ name }) => name === this.passport()?.current?.setName));
   protected readonly first = computed(
-    () => this.choices().find(({ id }) => id === this.firstId()) ?? this.choices()[1] ?? this.choices()[0] ?? null,
+    () => this.choices().find(({ id }) => id === this.firstId()) ?? this.current() ?? this.choices()[1] ?? this.choices()[0] ?? null,
   );
   protected readonly second = computed(() => this.choices().find(({ id }) => id === this.secondId()) ?? this.first());
   protected readonly tuning = computed(() => `${nameStrung(this.strung())}, A = ${this.strung().a4} Hz`);
@@ -167,20 +169,18 @@ export class BalancePlace {
   protected async pick(id: string): Promise<void> {
     this.neckId.set(id);
     this.trouble.set(null);
+    this.firstId.set(null);
+    this.secondId.set(null);
     try {
       const kind = archetype(id) !== undefined;
       const passport = kind ? null : await this.api.call('passport', { params: { id } });
-      const strung = passport === null ? strungKind(id) : strungOf(toInstrument(passport.geometry));
-      const springs = springsOf(passport);
-      const current = this.table.sets().find(({ name }) => name === passport?.current?.setName)?.id ?? null;
+      if (this.neckId() !== id) return; // another was picked meanwhile
       this.passport.set(passport);
-      this.bare.set(strung);
-      this.known.set(springs);
-      this.firstId.set(current);
-      this.secondId.set(current);
+      this.bare.set(passport === null ? strungKind(id) : strungOf(toInstrument(passport.geometry)));
+      this.known.set(springsOf(passport));
       this.letBe();
     } catch (error) {
-      this.trouble.set(sayProblem(error));
+      if (this.neckId() === id) this.trouble.set(sayProblem(error));
     }
   }
 

@@ -128,22 +128,22 @@ export class Workbench {
   protected async pickNeck(id: string): Promise<void> {
     this.neckId.set(id);
     this.trouble.set(null);
+    const [first, second] = [this.firstId(), this.secondId()];
     try {
-      const strung = archetype(id) !== undefined ? strungKind(id) : await this.strungInstrument(id);
+      const passport = archetype(id) !== undefined ? null : await this.api.call('passport', { params: { id } });
+      if (this.neckId() !== id) return; // another was picked meanwhile
       this.tuned.set(null);
       this.found.set(null);
       this.lane.set(0);
-      this.bare.set(strung);
-      this.firstId.set(this.choices()[0]?.id ?? null);
-      this.secondId.set(this.choices()[1]?.id ?? this.choices()[0]?.id ?? null);
+      this.bare.set(passport === null ? strungKind(id) : strungOf(toInstrument(passport.geometry)));
+      const choices = this.choices();
+      const on = choices.find(({ name }) => name === passport?.current?.setName) ?? choices[0];
+      // a set that was chosen meanwhile stays
+      if (this.firstId() === first) this.firstId.set(on?.id ?? null);
+      if (this.secondId() === second) this.secondId.set((choices.find((set) => set !== on) ?? on)?.id ?? null);
     } catch (error) {
-      this.trouble.set(sayProblem(error));
+      if (this.neckId() === id) this.trouble.set(sayProblem(error));
     }
-  }
-
-  private async strungInstrument(id: string): Promise<Strung> {
-    const passport = await this.api.call('passport', { params: { id } });
-    return strungOf(toInstrument(passport.geometry));
   }
 
   protected tune(): void {
