@@ -3,7 +3,7 @@ import { bridgeUnder, levelClaw, restsFrom, screwLead, settle, tunedTo, type Flo
 import { setsFor, stringProperties } from '@gold-peg/craft/strings';
 import { hertz, metres, newtons, type Metres } from '@gold-peg/craft/units';
 import type { Page } from '@playwright/test';
-import { expect, signIn, stageLink, test } from './workshop.js';
+import { arrive, arriveAtStage, expect, stageLink, test } from './workshop.js';
 
 /** Springs that the product does not know: it takes them for 1.2 N/mm that open at 8 N. */
 const SPRINGS = { count: 3, rate: 1550, initial: newtons(5) };
@@ -66,8 +66,7 @@ async function reads(page: Page, number: number, cents: number): Promise<void> {
 test('a floating bridge with springs nobody knows is brought home by following the screen', async ({ page, workshop }) => {
   test.setTimeout(240_000);
   const instrument = new Instrument();
-  await signIn(page, workshop);
-  await page.getByRole('link', { name: /Brindle six, dune/ }).click();
+  await arriveAtStage(page, workshop, 'Brindle six, dune', 'balance');
   await page.getByRole('option', { name: 'my own tuner' }).click();
   const panel = page.locator('peg-balance-now');
   const now = async () => (await panel.innerText()).replaceAll(/\s+/g, ' ');
@@ -108,9 +107,8 @@ test('a floating bridge with springs nobody knows is brought home by following t
 
 test('what is tried at the place Balance is taken to a worksheet, and nothing of it is taken down', async ({ page, workshop }) => {
   const events = async () => (await workshop.query<{ count: string }>('SELECT count(*) FROM bench_event'))[0]?.count;
-  await signIn(page, workshop);
   const before = await events();
-  await page.goto(`${workshop.address}/balance`);
+  await arrive(page, workshop, '/balance');
   await page.getByLabel('or of the register').fill('Brindle six, dune');
   await page.getByRole('option', { name: 'Brindle six, dune' }).click();
   await page.getByRole('combobox', { name: 'then' }).click();

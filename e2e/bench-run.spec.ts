@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { seriousFaults } from './access.js';
 import { tabTo } from './by-keys.js';
-import { expect, says, signIn, test } from './workshop.js';
+import { arriveAtStage, expect, says, stageLink, test } from './workshop.js';
 
 /** What each round cost is typed at the string in hand; from the third on it is told how many are left. */
 async function settleInRounds(page: Page, lost: readonly string[]): Promise<void> {
@@ -114,12 +114,7 @@ test('a whole instrument is restrung by keyboard alone, from signing in to the c
 });
 
 test('the facts of a bridge are set at the bench and change the drawings', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await page.getByRole('link', { name: /Almery classical, cedar/ }).click();
-  await page
-    .getByRole('navigation', { name: 'Stages of the work' })
-    .getByRole('link', { name: /^Anchor/ })
-    .click();
+  await arriveAtStage(page, workshop, 'Almery classical, cedar', 'anchor');
   await expect(page.getByRole('heading', { name: /Tuck it/ })).toBeVisible();
   await page.getByRole('radio', { name: '12', exact: true }).check();
   await expect(page.getByRole('heading', { name: /Back through the second hole/ })).toBeVisible();
@@ -134,19 +129,15 @@ test('the facts of a bridge are set at the bench and change the drawings', async
 });
 
 test('what was found and measured comes back at the next job of the instrument', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await page.getByRole('link', { name: /Cutwater mandolin, oval/ }).click();
-  const stage = (name: string) =>
-    page.getByRole('navigation', { name: 'Stages of the work' }).getByRole('link', { name: new RegExp(`^${name}`) });
-  await stage('Strip').click();
+  await arriveAtStage(page, workshop, 'Cutwater mandolin, oval hole', 'strip');
   await expect(page.getByText('treble side 177.5 mm')).toBeVisible();
   await page.getByLabel('bridge, treble side').fill('178');
   await page.keyboard.press('Tab');
   await expect(page.getByText('treble side 178 mm')).toBeVisible();
-  await stage('Look over').click();
+  await stageLink(page, 'Look over').click();
   await expect(page.getByRole('list', { name: 'Findings' })).toContainText('found last time, not yet today');
   await page.getByRole('button', { name: 'still so' }).click();
-  await stage('Hand over').click();
+  await stageLink(page, 'Hand over').click();
   await expect(page.getByRole('list', { name: 'What was found' })).toContainText('dry board');
   await expect(page.getByRole('table', { name: 'What was measured' })).toContainText('178.00 mm177.50 mm');
 });

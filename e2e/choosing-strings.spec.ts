@@ -1,16 +1,14 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { expect, signIn, stageLink, test } from './workshop.js';
+import { arrive, arriveAtStage, expect, stageLink, test, type Workshop } from './workshop.js';
 
 const view = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
-async function strings(page: Page, name: string): Promise<void> {
-  await page.getByRole('link', { name: 'Strings', exact: true }).click();
+async function strings(page: Page, workshop: Workshop, name: string): Promise<void> {
+  await arrive(page, workshop, '/strings');
   await view(page, name);
 }
-async function choose(page: Page, instrument: RegExp): Promise<void> {
-  await page.getByRole('link', { name: 'Today', exact: true }).click();
-  await page.getByRole('link', { name: instrument }).click();
-  await stageLink(page, 'Choose').click();
+async function choose(page: Page, workshop: Workshop, instrument: string): Promise<void> {
+  await arriveAtStage(page, workshop, instrument, 'choose');
   await expect(page.getByRole('heading', { name: 'Which set?' })).toBeVisible();
 }
 const pick = async (page: Page, label: string, option: string | RegExp) => {
@@ -19,8 +17,7 @@ const pick = async (page: Page, label: string, option: string | RegExp) => {
 };
 
 test('the solver answers in its worker while the page goes on, and its answer is taken for the job', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await choose(page, /Brindle six, sea green/);
+  await choose(page, workshop, 'Brindle six, sea green');
   await page.getByRole('button', { name: /find gauges/ }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('heading', { name: '.010–.046 nickel-plated steel' }).first()).toBeVisible();
@@ -56,8 +53,7 @@ test('a tuning that breaks a string is said in red before it is taken, and the j
   page,
   workshop,
 }) => {
-  await signIn(page, workshop);
-  await choose(page, /Longshore four/);
+  await choose(page, workshop, 'Longshore four, oxblood');
   await page.getByRole('button', { name: /^tuned E A D G/ }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('String 1 is tuned to').fill('G4');
@@ -84,8 +80,7 @@ test('a set goes from the shelf to a job, a lost string takes one more, and the 
   page,
   workshop,
 }) => {
-  await signIn(page, workshop);
-  await choose(page, /Cutwater mandolin, teardrop/);
+  await choose(page, workshop, 'Cutwater mandolin, teardrop');
   await page.getByRole('button', { name: /^Take/ }).click();
   await expect(page.getByRole('button', { name: 'String 8 laid out' })).toBeVisible();
   await page.keyboard.press('2');
@@ -100,7 +95,8 @@ test('a set goes from the shelf to a job, a lost string takes one more, and the 
   await expect(page.getByRole('button', { name: 'String 2 laid out' })).toBeEnabled();
   await expect(page.getByTestId('waiting')).toBeHidden();
 
-  await strings(page, 'Shelf');
+  await page.getByRole('link', { name: 'Strings', exact: true }).click();
+  await view(page, 'Shelf');
   const lately = page.getByRole('listitem').filter({ hasText: 'lost, kinked' });
   await expect(lately).toContainText('.010 single');
   await expect(lately).toContainText('0126 Cutwater mandolin, teardrop');
@@ -127,8 +123,7 @@ test('a set goes from the shelf to a job, a lost string takes one more, and the 
 });
 
 test('an offcut that was weighed wins, and the table says so', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await strings(page, 'Table');
+  await strings(page, workshop, 'Table');
   await page.getByRole('searchbox', { name: 'Find' }).fill('.046 nickel-plated steel nickel-plated round');
   await page
     .getByRole('button', { name: /^\.046 nickel plated steel/ })
@@ -148,8 +143,7 @@ test('an offcut that was weighed wins, and the table says so', async ({ page, wo
 });
 
 test('a file goes out, is mended by hand, and comes in checked', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await strings(page, 'In and out');
+  await strings(page, workshop, 'In and out');
   const download = page.waitForEvent('download');
   await page.getByRole('listitem').filter({ hasText: 'sets' }).getByRole('button', { name: 'as CSV' }).click();
   const text = await readFile(await (await download).path(), 'utf8');
@@ -169,8 +163,7 @@ test('a file goes out, is mended by hand, and comes in checked', async ({ page, 
 });
 
 test('a set of one’s own is made from a list of gauges, and compared on the workbench', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await strings(page, 'Sets');
+  await strings(page, workshop, 'Sets');
   const gauges = page.getByLabel('gauges from string 1 on, w for wound');
   await gauges.fill('10 13 16 27w 36w 46w');
   await page.getByRole('button', { name: 'Add the set' }).click();

@@ -4,7 +4,7 @@ import { STRING_EVENTS, STRING_STAGES } from '@gold-peg/craft/stages';
 import type { Page } from '@playwright/test';
 import { v7 as uuidV7 } from 'uuid';
 import { seriousFaults } from './access.js';
-import { expect, signIn, test, type Workshop } from './workshop.js';
+import { arrive, expect, test, type Workshop } from './workshop.js';
 
 /** A Tuesday, twenty to ten by the clock of the harbour, for the house and for the page. */
 const MORNING = '2026-05-26T08:40:00Z';
@@ -12,7 +12,7 @@ test.use({ clock: MORNING });
 test.beforeEach(({ page }) => page.clock.install({ time: MORNING }));
 
 test('the day is planned, a block is moved by keys to another bench and stays there until it is let go', async ({ page, workshop }) => {
-  await signIn(page, workshop);
+  await arrive(page, workshop, '/today');
   const rail = page.getByRole('group', { name: 'The bench day on the rail of hours' });
   await expect(rail).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Now' })).toBeVisible();
@@ -46,7 +46,7 @@ test('the day is planned, a block is moved by keys to another bench and stays th
 });
 
 test('a block is dragged to a later hour, and what it pushes away follows', async ({ page, workshop }) => {
-  await signIn(page, workshop);
+  await arrive(page, workshop, '/today');
   const rail = page.getByRole('group', { name: 'The bench day on the rail of hours' });
   const work = rail.getByRole('button', { name: /^0109 Longshore four, oxblood, bench work/ });
   await expect(work).toBeVisible();
@@ -68,7 +68,7 @@ test('a finger drags a block to another bench, and a touch that moves nothing op
   const context = await browser.newContext({ baseURL: workshop.address, viewport: { width: 900, height: 1200 }, hasTouch: true });
   const page = await context.newPage();
   await page.clock.install({ time: MORNING });
-  await signIn(page, workshop);
+  await arrive(page, workshop, '/today');
   const rail = page.getByRole('group', { name: 'The bench day on the rail of hours' });
   await expect(page.getByRole('heading', { name: 'Now', exact: true })).toBeVisible();
   const work = rail.getByRole('button', { name: /^0104 Brindle six, sea green, bench work/ });
@@ -93,7 +93,7 @@ test('a finger drags a block to another bench, and a touch that moves nothing op
 
 test('hours outside those of the house are refused for a pin in a sentence, and the plan stays', async ({ page, workshop }) => {
   await workshop.query(`UPDATE "day" SET "pinned" = '[]'`); // or it may come upon what was pinned before, and be refused for that
-  await signIn(page, workshop);
+  await arrive(page, workshop, '/today');
   const rail = page.getByRole('group', { name: 'The bench day on the rail of hours' });
   const work = rail.getByRole('button', { name: /^0112 Cutwater mandolin, oval hole, bench work/ });
   await expect(page.getByRole('heading', { name: 'Now' })).toBeVisible();
@@ -110,8 +110,7 @@ test('hours outside those of the house are refused for a pin in a sentence, and 
 });
 
 test('hours of the house are changed by its owner, and Today follows; what cannot be is said at its day', async ({ page, workshop }) => {
-  await signIn(page, workshop, 'Wenna Tarrow');
-  await page.getByRole('link', { name: 'hours of the house' }).click();
+  await arrive(page, workshop, '/today/hours', 'Wenna Tarrow');
   await expect(page.getByText('42 h 45')).toBeVisible();
   await page.getByLabel('Wednesday').first().fill('10 to 9');
   await page.getByRole('button', { name: 'Keep these hours' }).click();
@@ -138,7 +137,7 @@ test('somebody falls ill: a press takes them out of today, the plan follows, and
   page,
   workshop,
 }) => {
-  await signIn(page, workshop);
+  await arrive(page, workshop, '/today');
   const rail = page.getByRole('group', { name: 'The bench day on the rail of hours' });
   await expect(page.getByRole('heading', { name: 'Now', exact: true })).toBeVisible();
   const today = rail.getByRole('button', { name: /, \d+:\d\d, \d+ min, Corin Vell/ }); // another day is said with its name
@@ -160,7 +159,7 @@ test('as the day goes by a promise comes into danger: its owner is asked for ano
   page,
   workshop,
 }) => {
-  await signIn(page, workshop);
+  await arrive(page, workshop, '/today');
   await expect(page.getByRole('heading', { name: 'Tuesday 26 May' })).toBeVisible();
   const dangers = page.getByRole('region', { name: 'Promises in danger' });
   await expect(page.getByRole('heading', { name: 'Now', exact: true })).toBeVisible();
@@ -187,8 +186,7 @@ test('as the day goes by a promise comes into danger: its owner is asked for ano
 });
 
 test('nylon for the day after tomorrow is hung up as it is taken in, and the work waits for it', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await page.goto(`${workshop.address}/register`);
+  await arrive(page, workshop, '/register');
   await page.getByLabel('Find').fill('0133');
   await expect(page.getByRole('table', { name: 'Instruments' }).getByRole('link')).toHaveCount(1); // rows that still move lose a press
   await page.getByRole('link', { name: /Almery classical, student/ }).click();
@@ -249,7 +247,7 @@ test('strings that are to be tuned again are told of wherever one is, on a devic
   page,
   workshop,
 }) => {
-  await signIn(page, workshop);
+  await arrive(page, workshop, '/today');
   await strung(page, workshop);
   await page.getByRole('link', { name: 'Register', exact: true }).click();
   const alarm = page.getByText('Tune passport 0115 again:');
@@ -270,7 +268,7 @@ test('what became of promises is drawn and told in numbers, and the day goes out
   page,
   workshop,
 }) => {
-  await signIn(page, workshop);
+  await arrive(page, workshop, '/today');
   await expect(page.getByRole('heading', { name: 'Now', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'calendars' }).click();
   await page.getByRole('option', { name: 'strings to tune again' }).click();
@@ -286,7 +284,7 @@ test('what became of promises is drawn and told in numbers, and the day goes out
   expect(new Set(names).size).toBe(names.length);
   expect(titles.length).toBeGreaterThan(0);
   for (const title of titles) expect(title).toContain('tune again');
-  await signIn(page, workshop);
+  await arrive(page, workshop, '/today');
   const paper = await page.request.get(
     `${workshop.address}${(await page.getByRole('link', { name: 'the day on paper' }).getAttribute('href')) ?? ''}`,
   );

@@ -3,7 +3,7 @@ import { pluck } from '@gold-peg/craft/sound';
 import { hertz } from '@gold-peg/craft/units';
 import type { Page } from '@playwright/test';
 import { fedWith, wav, wavFile } from './sound-files.js';
-import { expect, signIn, stageLink, test, type Workshop } from './workshop.js';
+import { arriveAtStage, expect, test, type Workshop } from './workshop.js';
 
 const RATE = 16_000;
 
@@ -29,9 +29,7 @@ async function atBringUp(page: Page, workshop: Workshop): Promise<void> {
       }
     };
   });
-  await signIn(page, workshop);
-  await page.getByRole('link', { name: /Heron parlour, walnut/ }).click();
-  await stageLink(page, 'Bring up').click();
+  await arriveAtStage(page, workshop, 'Heron parlour, walnut', 'bring-up');
 }
 const listenTo = (page: Page, source: string) => page.getByRole('option', { name: source }).click();
 const isLive = (page: Page) => page.evaluate(() => (window as unknown as { kept: Kept }).kept.stream.getTracks()[0]?.readyState === 'live');

@@ -2,7 +2,7 @@ import { chanceFrom } from '@gold-peg/craft/simulated';
 import { pluck } from '@gold-peg/craft/sound';
 import { hertz } from '@gold-peg/craft/units';
 import { fedWith, wavFile } from './sound-files.js';
-import { expect, signIn, stageLink, test } from './workshop.js';
+import { arriveAtStage, expect, test } from './workshop.js';
 
 const RATE = 48_000;
 /** D3, and how far under it the string stands that is plucked. */
@@ -20,9 +20,7 @@ function take(): string {
 test.use({ launchOptions: fedWith(take()) });
 
 test('a string that sounds before the microphone is known, read to half a cent and taken in hand', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await page.getByRole('link', { name: /Heron parlour, walnut/ }).click();
-  await stageLink(page, 'Wind').click();
+  await arriveAtStage(page, workshop, 'Heron parlour, walnut', 'wind');
   // wound and brought near their notes without the ear: what stands where is known roughly
   const lanes = page.locator('[data-lane]');
   await expect(lanes).toHaveCount(6);

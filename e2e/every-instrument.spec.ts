@@ -4,7 +4,7 @@ import { stagesOf } from '@gold-peg/craft/worksheet';
 import type { Browser, Page } from '@playwright/test';
 import { v7 } from 'uuid';
 import { faultsSeen } from './seen.js';
-import { expect, signIn, test, type Workshop } from './workshop.js';
+import { arrive, expect, test, type Workshop } from './workshop.js';
 
 /** The bench screen, and a tablet held upright; each in one of the two lights. */
 const SCREENS = [
@@ -54,7 +54,7 @@ async function openOn(browser: Browser, workshop: Workshop, { width, height, lig
   const context = await browser.newContext({ baseURL: workshop.address, viewport: { width, height }, hasTouch: touch });
   const page = await context.newPage();
   page.setDefaultTimeout(60_000);
-  await signIn(page, workshop, touch ? 'Wenna Tarrow' : 'Corin Vell');
+  await arrive(page, workshop, '/register', touch ? 'Wenna Tarrow' : 'Corin Vell');
   await page.getByRole('button', { name: /^You:/ }).click();
   const item = page.getByRole('menuitem', { name: /^Light/ });
   if ((await item.textContent())?.includes(light) === true) await page.keyboard.press('Escape');

@@ -1,6 +1,6 @@
 import type { Page, Request } from '@playwright/test';
 import { seriousFaults } from './access.js';
-import { expect, signIn, stageLink, test } from './workshop.js';
+import { arrive, expect, signIn, stageLink, test } from './workshop.js';
 
 /** A Saturday after the house was closed: the most is late then. */
 test.use({ clock: '2026-05-30T13:30:00Z' });
@@ -312,7 +312,7 @@ function faultsOf(page: Page, address: string): string[] {
 }
 
 test('a whole string is worked by keyboard alone, with its reasons', async ({ page, workshop }) => {
-  await signIn(page, workshop);
+  await arrive(page, workshop, '/today');
   await page.getByRole('link', { name: /Cutwater mandolin, oval/ }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Which set?' })).toBeVisible();
@@ -338,8 +338,7 @@ test('a whole string is worked by keyboard alone, with its reasons', async ({ pa
 });
 
 test('forms say which field is wrong, and why', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await page.goto(`${workshop.address}/register/new`);
+  await arrive(page, workshop, '/register/new');
   await page.getByRole('button', { name: 'Add to the register' }).click();
   await expect(page.getByText(/^Name must not be empty/)).toBeVisible();
   await page.getByLabel('Name', { exact: true }).fill('Pocket thing');
@@ -360,8 +359,7 @@ test('forms say which field is wrong, and why', async ({ page, workshop }) => {
 });
 
 test('empty, unknown and unreachable are said in words', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await page.getByRole('link', { name: 'Register', exact: true }).click();
+  await arrive(page, workshop, '/register');
   await page.getByLabel('Find').fill('no such thing');
   await expect(page.getByText('Nothing in the register matches “no such thing”.')).toBeVisible();
   await page.goto(`${workshop.address}/worksheet/01900000-0000-7000-8000-000000000000`);
@@ -378,8 +376,7 @@ test('empty, unknown and unreachable are said in words', async ({ page, workshop
 });
 
 test('owners and passports are changed with care for what somebody else wrote', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await page.getByRole('link', { name: 'Register', exact: true }).click();
+  await arrive(page, workshop, '/register');
   await page.getByRole('button', { name: 'Change Jessamy Roke' }).click();
   await page.getByLabel('How to reach them').fill('ropewalk, upper floor');
   await workshop.query("UPDATE owner SET contact = 'chandlery', version = version + 1 WHERE name = 'Jessamy Roke'");

@@ -1,11 +1,10 @@
 import { readFile } from 'node:fs/promises';
-import { expect, openHouse, signIn, test } from './workshop.js';
+import { arrive, expect, openHouse, test } from './workshop.js';
 
 test.use({ copies: true });
 
 test('a way is tried on an example, its effects are told, and it is kept: the worksheet winds by it', async ({ page, workshop }) => {
-  await signIn(page, workshop, 'Wenna Tarrow');
-  await openHouse(page);
+  await arrive(page, workshop, '/house', 'Wenna Tarrow');
   const less = page.getByRole('button', { name: 'A quarter turn less, thin plain' });
   await less.click();
   await less.click();
@@ -28,7 +27,7 @@ test('a way is tried on an example, its effects are told, and it is kept: the wo
 });
 
 test('what comes later pushes nothing away that is there already: a press would miss its button', async ({ page, workshop }) => {
-  await signIn(page, workshop, 'Wenna Tarrow');
+  await arrive(page, workshop, '/today', 'Wenna Tarrow');
   let asked = 0;
   // one part after the other, in an order of its own
   await page.route('**/api/**', async (route) => {
@@ -61,8 +60,7 @@ test("a way of one's own lies over that of the house, and so does one's hand: bo
   const kept = async (what: string) =>
     (await workshop.query(`SELECT preferences->${what} AS it FROM person WHERE name = 'Wenna Tarrow'`))[0];
   const ofHouse = await workshop.query('SELECT methods FROM house');
-  await signIn(page, workshop, 'Wenna Tarrow');
-  await openHouse(page);
+  await arrive(page, workshop, '/house', 'Wenna Tarrow');
   await page.getByRole('option', { name: 'your own' }).click();
   await page.getByLabel('Turns, thin plain').fill('3.5');
   await page.getByLabel('Turns, thin plain').press('Tab');
@@ -86,8 +84,7 @@ test('somebody is added, forgets their passphrase, gets a link, and is signed ou
   page,
   workshop,
 }) => {
-  await signIn(page, workshop, 'Wenna Tarrow');
-  await openHouse(page);
+  await arrive(page, workshop, '/house', 'Wenna Tarrow');
   await page.getByRole('button', { name: 'add somebody …' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Pip Sallow');
   await page.getByLabel('A passphrase to begin with').fill('short');
@@ -119,8 +116,7 @@ test('somebody is added, forgets their passphrase, gets a link, and is signed ou
 });
 
 test('a tablet of the bench changes people by a code, which is good for the bench alone', async ({ page, workshop }) => {
-  await signIn(page, workshop, 'Wenna Tarrow');
-  await openHouse(page);
+  await arrive(page, workshop, '/house', 'Wenna Tarrow');
   await page.getByLabel('Four to eight digits').fill('60417');
   await page.getByRole('textbox', { name: 'Passphrase', exact: true }).fill('salt wind and silver wire');
   await page.getByRole('button', { name: 'keep this code' }).click();
@@ -145,8 +141,7 @@ test('a tablet of the bench changes people by a code, which is good for the benc
 });
 
 test('a copy is made, compared and carried out; until then the house says that all lie in it', async ({ page, workshop }) => {
-  await signIn(page, workshop, 'Wenna Tarrow');
-  await openHouse(page);
+  await arrive(page, workshop, '/house', 'Wenna Tarrow');
   await page.getByRole('button', { name: 'Copy now' }).click();
   await expect(page.getByText(/every row compared, in/)).toBeVisible({ timeout: 40_000 });
   await expect(page.getByText(/none was ever carried out/)).toBeVisible();

@@ -1,6 +1,6 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { chromium, type BrowserContext, type Page } from '@playwright/test';
-import { bySpace, expect, says, signIn, stageLink, test, type Workshop } from './workshop.js';
+import { arrive, arriveAtStage, bySpace, expect, says, signIn, stageLink, test, type Workshop } from './workshop.js';
 
 test.use({ durable: true });
 
@@ -82,8 +82,7 @@ test('browser closed, server killed, database crashed in the middle of a run: no
     // and another browser sees the same
     await context.close();
     ({ context, page } = await openBrowser(mkdtempSync('/tmp/gold-peg-profile-'), launch));
-    await signIn(page, workshop, 'Wenna Tarrow');
-    await page.goto(address.replace(/\/[^/]*$/, '/strip'));
+    await arrive(page, workshop, new URL(address).pathname.replace(/\/[^/]*$/, '/strip'), 'Wenna Tarrow');
     await says(page, 'String 3 off');
     await expect(
       page.getByRole('navigation', { name: 'Stages of the work' }).getByRole('link', { name: 'Wind, 3 of 6 strings passed' }),
@@ -97,12 +96,10 @@ test('browser closed, server killed, database crashed in the middle of a run: no
 test('two tablets that tick the same while apart come to one state', async ({ browser, workshop }) => {
   const one = await browser.newPage();
   const other = await browser.newPage();
-  await signIn(one, workshop);
-  await one.getByRole('link', { name: /Longshore four/ }).click();
+  await arriveAtStage(one, workshop, 'Longshore four, oxblood', 'choose');
   await one.getByRole('button', { name: /^Take / }).click();
   await says(one, 'String 4 laid out');
-  await signIn(other, workshop, 'Wenna Tarrow');
-  await other.goto(one.url());
+  await arrive(other, workshop, new URL(one.url()).pathname, 'Wenna Tarrow');
   await says(other, 'String 4 laid out');
 
   await workshop.stop('SIGKILL');

@@ -1,4 +1,4 @@
-import { bySpace, expect, signIn, stageLink, test } from './workshop.js';
+import { arrive, arriveAtStage, bySpace, expect, signIn, stageLink, test } from './workshop.js';
 
 test('a technician restrings an instrument from rack to passport, while the server goes away and comes back', async ({
   page,
@@ -86,14 +86,11 @@ test('a technician restrings an instrument from rack to passport, while the serv
 });
 
 test('a second browser follows, step by step and back', async ({ page, browser, workshop }) => {
-  await signIn(page, workshop);
-  await page.getByRole('link', { name: /Longshore four/ }).click();
-  await stageLink(page, 'Strip').click();
+  await arriveAtStage(page, workshop, 'Longshore four, oxblood', 'strip');
   await expect(page.getByRole('button', { name: 'String 4 off' })).toBeVisible();
 
   const other = await browser.newPage();
-  await signIn(other, workshop, 'Wenna Tarrow');
-  await other.goto(page.url());
+  await arrive(other, workshop, new URL(page.url()).pathname, 'Wenna Tarrow');
   await expect(other.getByRole('button', { name: 'String 4 off' })).toBeVisible();
 
   await page.keyboard.press('Space');

@@ -1,5 +1,5 @@
 import { tabTo } from './by-keys.js';
-import { bySpace, expect, says, signIn, stageLink, test, type Workshop } from './workshop.js';
+import { arrive, arriveAtStage, bySpace, expect, says, stageLink, test, type Workshop } from './workshop.js';
 
 /** Events of the open or latest job of an instrument, in order. */
 const eventsOf = (workshop: Workshop, passport: number) =>
@@ -20,7 +20,7 @@ test('one broken string of a flat-top: from taking it in to its passport, by key
     await press('ArrowRight');
     await press('Enter');
   };
-  await signIn(page, workshop);
+  await arrive(page, workshop, '/today');
   await tabTo(page, /^Register/);
   await press('Enter');
   await expect(page.getByRole('heading', { name: 'Register' })).toBeVisible();
@@ -77,8 +77,7 @@ test('a mandolin goes one string at a time, up to pitch before the next comes of
   workshop,
 }) => {
   test.setTimeout(120_000);
-  await signIn(page, workshop);
-  await page.getByRole('link', { name: /Cutwater mandolin, oval/ }).click();
+  await arriveAtStage(page, workshop, 'Cutwater mandolin, oval hole', 'choose');
   await says(page, /^Take /);
   await page.keyboard.press('Space');
   await says(page, 'String 8 laid out');
@@ -104,8 +103,7 @@ test('a bass is wound with one and a half turns where somebody wants it so, and 
   page,
   workshop,
 }) => {
-  await signIn(page, workshop);
-  await page.getByRole('link', { name: /Longshore four/ }).click();
+  await arriveAtStage(page, workshop, 'Longshore four, oxblood', 'choose');
   await says(page, /^Take /);
   await page.keyboard.press('Space');
   await stageLink(page, 'Wind').click();

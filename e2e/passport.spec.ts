@@ -1,9 +1,8 @@
 import { readFile } from 'node:fs/promises';
-import { expect, signIn, test } from './workshop.js';
+import { arrive, expect, test } from './workshop.js';
 
 test('what is due is asked for more closely in its passport, and comes sooner for who plays more', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await page.getByRole('link', { name: 'Register', exact: true }).click();
+  await arrive(page, workshop, '/register');
   await page.getByRole('link', { name: 'what is due' }).click();
   const row = page.getByRole('row', { name: /Brindle six, tar black/ });
   await expect(row).toContainText('hours never asked');
@@ -23,8 +22,7 @@ test('what is due is asked for more closely in its passport, and comes sooner fo
 });
 
 test('a code on a case opens its passport, and its papers and the log are at hand there', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await page.goto(`${workshop.address}/p/0121`);
+  await arrive(page, workshop, '/p/0121');
   await expect(page.getByRole('heading', { name: 'Heron parlour, spruce' })).toBeVisible();
   await expect(page).toHaveURL(/register\/[0-9a-f-]{36}$/);
   for (const name of ['case label', 'last card']) {
@@ -57,8 +55,7 @@ test('a code on a case opens its passport, and its papers and the log are at han
 });
 
 test('an instrument is made of parts, a copy of another, and gets photos; a drawing with a script is none', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await page.goto(`${workshop.address}/register/new`);
+  await arrive(page, workshop, '/register/new');
   await page.getByLabel('Name', { exact: true }).fill('Brindle seven, fog');
   await page.getByLabel('or a copy of one in the register').fill('dune');
   await page.getByRole('option', { name: 'Brindle six, dune' }).click();
@@ -94,8 +91,7 @@ test('an instrument is made of parts, a copy of another, and gets photos; a draw
 });
 
 test('an instrument that was taken into the register twice becomes one, and owners who are one as well', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await page.goto(`${workshop.address}/register/new`);
+  await arrive(page, workshop, '/register/new');
   await page.getByLabel('Name', { exact: true }).fill('Brindle six, sand');
   await page.getByLabel('or a copy of one in the register').fill('dune');
   await page.getByRole('option', { name: 'Brindle six, dune' }).click();

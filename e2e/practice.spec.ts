@@ -1,14 +1,13 @@
 import { readFile } from 'node:fs/promises';
 import { exerciseOf, rightSlack } from '@gold-peg/craft/exercises';
-import { expect, signIn, test } from './workshop.js';
+import { arrive, expect, test } from './workshop.js';
 
 test('slack is practised by hand, by keys and by finger, with the server away, and what came of it is kept', async ({
   page,
   context,
   workshop,
 }) => {
-  await signIn(page, workshop, 'Corin Vell');
-  await page.getByRole('link', { name: 'Practice', exact: true }).click();
+  await arrive(page, workshop, '/practice');
   await expect(page.getByRole('heading', { name: /^Lift string/ })).toBeVisible(); // never practised: the first of all
   const seed = async () => Number(await page.locator('peg-fact', { hasText: 'seed' }).locator('b').innerText());
 
@@ -53,8 +52,7 @@ test('slack is practised by hand, by keys and by finger, with the server away, a
 });
 
 test('octaves and cents are practised by ear, and without sound by touch and by beats', async ({ page, workshop }) => {
-  await signIn(page, workshop, 'Corin Vell');
-  await page.getByRole('link', { name: 'Practice', exact: true }).click();
+  await arrive(page, workshop, '/practice');
   await page.getByRole('button', { name: /^octave/ }).click();
   await page.getByRole('button', { name: 'pluck the string' }).click(); // the audio path of the browser takes it
   await page.getByRole('option', { name: 'by touch' }).click();
@@ -81,8 +79,7 @@ test('an owner gives a sheet, it is practised by keys, and what came of it is re
   browser,
   workshop,
 }) => {
-  await signIn(page, workshop, 'Wenna Tarrow');
-  await page.getByRole('link', { name: 'Practice', exact: true }).click();
+  await arrive(page, workshop, '/practice', 'Wenna Tarrow');
   await page.getByRole('tab', { name: 'Sheets' }).click();
   await page.getByRole('textbox', { name: 'Title' }).fill('Ways round a mandolin');
   for (const [field, option] of [
@@ -100,8 +97,7 @@ test('an owner gives a sheet, it is practised by keys, and what came of it is re
 
   const context = await browser.newContext({ baseURL: workshop.address });
   const bench = await context.newPage();
-  await signIn(bench, workshop, 'Corin Vell');
-  await bench.goto('/practice/sheets');
+  await arrive(bench, workshop, '/practice/sheets');
   await bench.getByRole('link', { name: 'Practise Ways round a mandolin' }).click();
   const result = bench.locator('peg-exercise-frame').getByRole('status');
   for (const done of [1, 2]) {

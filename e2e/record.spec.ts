@@ -1,14 +1,15 @@
-import { bySpace, expect, says, signIn, stageLink, test } from './workshop.js';
+import { arrive, arriveAtStage, bySpace, expect, says, signIn, stageLink, test } from './workshop.js';
 
 test('two people change the same passport: both versions are shown, nothing typed is lost, Enter keeps it on top', async ({
   browser,
   workshop,
 }) => {
   const [one, other] = [await browser.newPage(), await browser.newPage()];
-  await signIn(one, workshop);
-  await signIn(other, workshop, 'Wenna Tarrow');
-  for (const page of [one, other]) {
-    await page.goto(`${workshop.address}/register`);
+  for (const [page, name] of [
+    [one, 'Corin Vell'],
+    [other, 'Wenna Tarrow'],
+  ] as const) {
+    await arrive(page, workshop, '/register', name);
     await page.getByRole('link', { name: /Brindle six, tar black/ }).click();
     await expect(page.getByRole('heading', { name: 'Due', exact: true })).toBeVisible();
     await page
@@ -37,8 +38,7 @@ test('a server that is stopped and never answers: the page says so in time, and 
   workshop,
 }) => {
   test.setTimeout(120_000);
-  await signIn(page, workshop);
-  await page.getByRole('link', { name: /Longshore four/ }).click();
+  await arriveAtStage(page, workshop, 'Longshore four, oxblood', 'choose');
   await page.getByRole('button', { name: /^Take / }).click();
   await says(page, 'String 4 laid out');
   await expect(page.getByTestId('waiting')).toBeHidden();
@@ -59,8 +59,7 @@ test('a server that is stopped and never answers: the page says so in time, and 
 });
 
 test('a key that is held acts once', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await page.getByRole('link', { name: /Tidewrack headless/ }).click();
+  await arriveAtStage(page, workshop, 'Tidewrack headless, slate', 'choose');
   await expect(page.getByRole('button', { name: /^Take / })).toBeVisible();
   for (let repeats = 0; repeats < 40; repeats++) await page.keyboard.down('Space'); // each but the first is a repeat
   await page.keyboard.up('Space');

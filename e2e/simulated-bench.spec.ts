@@ -1,7 +1,7 @@
 import { liftInTheMiddle } from '@gold-peg/craft/post';
 import { layOut, type Restring } from '@gold-peg/craft/restring';
 import type { Page } from '@playwright/test';
-import { expect, signIn, test } from './workshop.js';
+import { arrive, expect, test, type Workshop } from './workshop.js';
 
 const NEAR_CENTS = 4;
 /** The right end at the anchors of these instruments, as it is said on the screen. */
@@ -11,8 +11,8 @@ const RIGHT_END =
 const SEED = 4471;
 
 /** Lays an instrument out on the simulated bench, and returns what the product knows of it. */
-async function lay(page: Page, address: string, name: string, kind: string): Promise<Restring> {
-  await page.goto(`${address}/practice/bench?kind=${kind}&seed=${SEED}`);
+async function lay(page: Page, workshop: Workshop, name: string, kind: string): Promise<Restring> {
+  await arrive(page, workshop, `/practice/bench?kind=${kind}&seed=${SEED}`);
   await expect(page.locator('peg-fact', { hasText: 'on the simulated bench' })).toContainText(name);
   const restring = layOut(kind, SEED);
   if (restring === null) throw new Error(`${kind} cannot be laid out`);
@@ -57,8 +57,7 @@ test('a ukulele is restrung on the simulated bench by the mouse, from old string
   page,
   workshop,
 }) => {
-  await signIn(page, workshop, 'Corin Vell');
-  const restring = await lay(page, workshop.address, 'Ukulele, concert', 'ukulele-concert');
+  const restring = await lay(page, workshop, 'Ukulele, concert', 'ukulele-concert');
   const press = (name: string | RegExp) => page.getByRole('button', { name }).click();
   await press(/^eye cover/);
   await press(/^guiding hand/);
@@ -115,8 +114,7 @@ test('a double-locking guitar is restrung by keys alone: nut, block, six strings
   workshop,
 }) => {
   test.setTimeout(300_000);
-  await signIn(page, workshop, 'Corin Vell');
-  const restring = await lay(page, workshop.address, 'Electric, double-locking', 'electric-double-locking');
+  const restring = await lay(page, workshop, 'Electric, double-locking', 'electric-double-locking');
   const key = (...keys: string[]) =>
     keys.reduce<Promise<void>>((before, each) => before.then(() => page.keyboard.press(each)), Promise.resolve());
   const turn = turnByKeys(page);
@@ -165,8 +163,7 @@ test('a double-locking guitar is restrung by keys alone: nut, block, six strings
 });
 
 test('a string that is brought up to the wrong octave breaks, and it is said why', async ({ page, workshop }) => {
-  await signIn(page, workshop, 'Corin Vell');
-  await page.getByRole('link', { name: 'Practice', exact: true }).click();
+  await arrive(page, workshop, '/practice');
   await page.getByRole('tab', { name: 'Simulated bench' }).click();
   await page.getByRole('combobox', { name: 'Instrument on the bench' }).click();
   await page.getByRole('option', { name: 'Flat-top acoustic, large', exact: true }).click();

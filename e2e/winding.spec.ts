@@ -7,15 +7,12 @@ import { windString, type WindPlan } from '@gold-peg/craft/procedure';
 import { setsFor, stringProperties } from '@gold-peg/craft/strings';
 import { metres } from '@gold-peg/craft/units';
 import { specOf } from '@gold-peg/craft/worksheet';
-import { expect, signIn, stageLink, test, type Workshop } from './workshop.js';
+import { arriveAtStage, expect, test, type Workshop } from './workshop.js';
 
 const MM = 1000;
 
-async function wind(page: Page, name: RegExp): Promise<void> {
-  await page.getByRole('link', { name: 'Today', exact: true }).click();
-  await page.getByRole('link', { name }).click();
-  await stageLink(page, 'Wind').click();
-  await expect(page).toHaveURL(/\/wind$/);
+async function wind(page: Page, workshop: Workshop, name: string): Promise<void> {
+  await arriveAtStage(page, workshop, name, 'wind');
   await expect(page.getByRole('heading', { name: 'Cut here' })).toBeVisible();
 }
 
@@ -71,10 +68,15 @@ const drawn = (page: Page) =>
 const hasFocus = (dialog: Locator) => expect(dialog.locator(':focus')).toHaveCount(1);
 
 test.describe('the picture and the numbers', () => {
-  for (const name of ['Heron parlour, walnut', 'Longshore four', 'Almery classical, cedar', 'Drumlin five-string', 'Tidewrack headless']) {
+  for (const name of [
+    'Heron parlour, walnut',
+    'Longshore four, oxblood',
+    'Almery classical, cedar',
+    'Drumlin five-string banjo',
+    'Tidewrack headless, slate',
+  ]) {
     test(`come from one geometry: ${name}`, async ({ page, workshop }) => {
-      await signIn(page, workshop);
-      await wind(page, new RegExp(name));
+      await wind(page, workshop, name);
       const { instrument, plans } = await computed(page, workshop);
       const picture = await drawn(page);
       // the nut reaches 3 mm behind its front edge, by which posts are measured
@@ -105,8 +107,7 @@ test.describe('the picture and the numbers', () => {
   }
 
   test('lie opposite with the headstock to the right, and are remembered so', async ({ page, workshop }) => {
-    await signIn(page, workshop);
-    await wind(page, /Heron parlour, walnut/);
+    await wind(page, workshop, 'Heron parlour, walnut');
     const before = await drawn(page);
     await more(page, /^Headstock to the right/);
     await expect(page.getByText('string 1 nearest you')).toBeVisible();
@@ -122,8 +123,7 @@ test.describe('the picture and the numbers', () => {
 });
 
 test('the mark is dragged and pushed: turns, angle and offcut follow it, from scrap to good', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await wind(page, /Heron parlour, walnut/);
+  await wind(page, workshop, 'Heron parlour, walnut');
   await page.keyboard.press('4');
   const mark = page.getByRole('slider', { name: /Cut mark/ });
   const facts = page.getByLabel('What this mark gives');
@@ -146,8 +146,7 @@ test('the mark is dragged and pushed: turns, angle and offcut follow it, from sc
 });
 
 test('a headstock that is measured by hand changes its numbers, and a fault is said before it is kept', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await wind(page, /Pipit concert ukulele, mahogany/);
+  await wind(page, workshop, 'Pipit concert ukulele, mahogany');
   const slack = await lane(page, 2).locator('[data-what=slack] b').innerText();
   await more(page, /^Measure this headstock/);
   await expect(page.getByRole('heading', { name: 'What measuring would sharpen' })).toBeVisible();
@@ -180,8 +179,7 @@ test('a headstock that is measured by hand changes its numbers, and a fault is s
 });
 
 test('turns that were counted are kept with their evidence, and teach the next string', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await wind(page, /Heron parlour, walnut/);
+  await wind(page, workshop, 'Heron parlour, walnut');
   await page.keyboard.press('6');
   const field = page.getByLabel('turns really on it');
   await field.fill('55');
@@ -201,8 +199,7 @@ test('turns that were counted are kept with their evidence, and teach the next s
 });
 
 test('ways are changed in place, by who may, and the school says slack in its own words', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await wind(page, /Heron parlour, walnut/);
+  await wind(page, workshop, 'Heron parlour, walnut');
   await expect(lane(page, 1).locator('[data-what=turns]')).toHaveText('3');
   await more(page, /^Ways in force/);
   const ways = page.getByRole('dialog');
@@ -232,8 +229,7 @@ test('ways are changed in place, by who may, and the school says slack in its ow
 });
 
 test('bench mode shows the step in hand in large type, goes on by the same keys, and says it aloud', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await wind(page, /Drumlin five-string/);
+  await wind(page, workshop, 'Drumlin five-string banjo');
   await page.keyboard.press('5');
   await page.evaluate(() => {
     window.speechSynthesis.speak = (utterance) => document.body.setAttribute('data-spoken', utterance.text);
@@ -251,8 +247,7 @@ test('bench mode shows the step in hand in large type, goes on by the same keys,
 });
 
 test('the cut strip is looked at, kept and printed', async ({ page, workshop }) => {
-  await signIn(page, workshop);
-  await wind(page, /Heron parlour, walnut/);
+  await wind(page, workshop, 'Heron parlour, walnut');
   await more(page, /^Cut strip/);
   const sheet = page.getByRole('dialog').getByRole('img');
   await expect(sheet).toHaveAttribute('alt', /string 1 at \d+ mm/);

@@ -136,6 +136,26 @@ export async function signIn(page: Page, workshop: Workshop, name = 'Corin Vell'
   }).toPass({ timeout: 90_000 });
 }
 
+/** Signed in at once, and at an address: where neither signing in nor Today is what is looked at. */
+export async function arrive(page: Page, workshop: Workshop, path: string, name = 'Corin Vell'): Promise<void> {
+  const session = `${workshop.address}/api/session`;
+  const { csrfToken } = (await (await page.request.get(session)).json()) as { csrfToken: string };
+  const data = { name, passphrase: PASSPHRASES[name] };
+  const answer = await page.request.post(session, { data, headers: { 'x-csrf-token': csrfToken } });
+  expect(answer.status(), await answer.text()).toBe(200);
+  await page.goto(workshop.address + path);
+}
+
+/** So at a stage of the open job of an instrument. */
+export async function arriveAtStage(page: Page, workshop: Workshop, instrument: string, stage: string): Promise<void> {
+  const jobs = await workshop.query<{ id: string }>(
+    "SELECT job.id FROM job JOIN instrument i ON i.id = job.instrument_id WHERE i.name = $1 AND state <> 'handed-over'",
+    [instrument],
+  );
+  expect(jobs).toHaveLength(1);
+  await arrive(page, workshop, `/worksheet/${jobs[0]?.id}/${stage}`);
+}
+
 /** Waits until a button is called so: asked for again at once, where an expectation waits longer each time and describes the whole page besides. */
 export const says = (page: Page, text: string | RegExp) => page.getByRole('button', { name: text }).waitFor({ timeout: 20_000 });
 
