@@ -14,66 +14,34 @@ const placed = (geometry: Geometry, index: number, change: Partial<Geometry['str
   ...geometry,
   strings: geometry.strings.map((string, at) => (at === index ? { ...string, ...change } : string)),
 });
-const [parlour, inLine, classical] = ['acoustic-parlour', 'electric-in-line', 'classical'].map(geometryOf) as [
-  Geometry,
-  Geometry,
-  Geometry,
-];
-const first = (geometry: Geometry) => geometry.strings[0] ?? parlour.strings[0];
+const [parlour, inLine, classical] = [geometryOf('acoustic-parlour'), geometryOf('electric-in-line'), geometryOf('classical')];
+const [first] = parlour.strings;
+if (first === undefined) throw new Error('no string');
+const { post } = first;
+const bridged = (geometry: Geometry, change: Partial<Geometry['bridge']>) => ({ ...geometry, bridge: { ...geometry.bridge, ...change } });
+const inRow: Geometry = { ...parlour, headstock: { ...parlour.headstock, layout: 'in-line' } };
+const tree = (alongMm: number, string: number): Geometry => ({
+  ...inLine,
+  trees: [{ kind: 'tree', alongMm, dropMm: 4, strings: [string] }],
+});
 
 describe('what cannot be together', () => {
   it.each<[string, Geometry, string]>([
-    [
-      'a roller on a head that is split',
-      placed(parlour, 0, { post: { ...first(parlour)!.post, style: 'roller' } }),
-      'strings.0.post.style must not be a roller',
-    ],
-    [
-      'a side-hole post on a slotted head',
-      placed(classical, 2, { post: { ...first(parlour)!.post } }),
-      'strings.2.post.style must be a roller',
-    ],
-    [
-      'nine holes where there is no tie block',
-      { ...parlour, bridge: { ...parlour.bridge, tieHoles: 'treble-double' } },
-      'bridge.tieHoles must be one for each string',
-    ],
-    ['a cover where nothing hooks', { ...parlour, bridge: { ...parlour.bridge, cover: true } }, 'bridge.cover must be none'],
-    [
-      'a headless bridge under a head',
-      { ...inLine, bridge: { ...inLine.bridge, anchor: 'headless' } },
-      'bridge.anchor must be headless where the head is',
-    ],
+    ['a roller on a split head', placed(parlour, 0, { post: { ...post, style: 'roller' } }), 'strings.0.post.style must not be a roller'],
+    ['a side-hole post on a slotted head', placed(classical, 2, { post }), 'strings.2.post.style must be a roller'],
+    ['nine holes and no tie block', bridged(parlour, { tieHoles: 'treble-double' }), 'bridge.tieHoles must be one for each string'],
+    ['a cover where nothing hooks', bridged(parlour, { cover: true }), 'bridge.cover must be none'],
+    ['a headless bridge', bridged(inLine, { anchor: 'headless' }), 'bridge.anchor must be headless where the head is'],
     ['screws where posts tune', { ...parlour, screwTunerMm: { travel: 20, lead: 1 } }, 'screwTunerMm must be left out'],
-    [
-      'posts in line on both sides',
-      { ...parlour, headstock: { ...parlour.headstock, layout: 'in-line' } },
-      'headstock.layout must be split',
-    ],
-    [
-      'a tree behind its post',
-      { ...inLine, trees: [{ kind: 'tree', alongMm: 290, dropMm: 4, strings: [0] }] },
-      'must be nearer to the nut than the post of string 1',
-    ],
-    [
-      'a tree over a string that is not there',
-      { ...inLine, trees: [{ kind: 'tree', alongMm: 30, dropMm: 4, strings: [6] }] },
-      'there is no string 7',
-    ],
+    ['posts in line on both sides', inRow, 'headstock.layout must be split'],
+    ['a tree behind its post', tree(290, 0), 'must be nearer to the nut than the post of string 1'],
+    ['a tree over a string that is not there', tree(30, 6), 'there is no string 7'],
     ['a slot beside the nut', placed(parlour, 5, { slotSidewaysMm: 30 }), 'strings.5.slotSidewaysMm must lie within the width of the nut'],
+    ['slots in one another', placed(parlour, 1, { slotSidewaysMm: first.slotSidewaysMm }), 'must lie beyond the slot of string 1'],
+    ['a course left out', placed(parlour, 3, { course: 6 }), 'strings.3.course must be that of the string before it or the next'],
     [
-      'slots in one another',
-      placed(parlour, 1, { slotSidewaysMm: first(parlour)!.slotSidewaysMm }),
-      'must lie beyond the slot of string 1',
-    ],
-    [
-      'courses that are not counted on',
-      placed(parlour, 3, { course: 6 }),
-      'strings.3.course must be that of the string before it or the next',
-    ],
-    [
-      'a pip for a post on the head',
-      placed(parlour, 1, { post: { ...first(parlour)!.post, pipAlongMm: 120 } }),
+      'a pip on a head',
+      placed(parlour, 1, { post: { ...post, pipAlongMm: 120 } }),
       'strings.1.post.pipAlongMm must be given for a peg in the side',
     ],
   ])('%s', (_, geometry, says) => {

@@ -97,58 +97,33 @@ describe('what is wound', () => {
 
 describe('how strings come up', () => {
   const NOTE = 'Look at the octave as well as the note.';
-  it.each<[string, string, Asked & { pass?: 'last' }, string]>([
+  const [up, more] = ['To its note, from below.', 'To its note once more, from below,'];
+  const others = 'each has let the others down.';
+  const passes = `Again in passes, until none has moved. ${NOTE}`;
+  it.each<[string, Asked & { pass?: 'last' }, string]>([
+    ['acoustic-parlour', {}, `${up} One light stretch, and to the note again; only then the next string. ${NOTE}`],
+    ['acoustic-parlour', { only: [2] }, `${up} One light stretch, and to the note again. ${NOTE}`],
+    ['acoustic-parlour', { only: [2], stripping: 'all-off' }, `${up} One light stretch, and to the note again. ${NOTE}`],
+    ['classical', { of: 'nylon', only: [2] }, `${up} Twist it once, and to the note again. ${NOTE}`],
     [
-      'one at a time',
-      'acoustic-parlour',
-      {},
-      `To its note, from below. One light stretch, and to the note again; only then the next string. ${NOTE}`,
-    ],
-    ['one alone', 'acoustic-parlour', { only: [2] }, `To its note, from below. One light stretch, and to the note again. ${NOTE}`],
-    [
-      'one alone, all off',
-      'acoustic-parlour',
-      { only: [2], stripping: 'all-off' },
-      `To its note, from below. One light stretch, and to the note again. ${NOTE}`,
-    ],
-    ['nylon', 'classical', { of: 'nylon', only: [2] }, `To its note, from below. Twist it once, and to the note again. ${NOTE}`],
-    [
-      'all off',
       'acoustic-parlour',
       { stripping: 'all-off' },
       `To about a whole tone under its note, from below; the note itself when all strings pull. ${NOTE}`,
     ],
+    ['bass-in-line', { only: [2] }, `Let it untwist, press it into its slot. ${up} One light stretch, and to the note again. ${NOTE}`],
+    ['acoustic-parlour', { pass: 'last' }, `${more} all strings in turn: ${others} ${NOTE}`],
+    ['acoustic-parlour', { pass: 'last', only: [2] }, `${more} and the others with it: ${others} ${NOTE}`],
     [
-      'a bass string',
-      'bass-in-line',
-      { only: [2] },
-      `Let it untwist, press it into its slot. To its note, from below. One light stretch, and to the note again. ${NOTE}`,
-    ],
-    [
-      'once more',
-      'acoustic-parlour',
-      { pass: 'last' },
-      `To its note once more, from below, all strings in turn: each has let the others down. ${NOTE}`,
-    ],
-    [
-      'one alone, once more',
-      'acoustic-parlour',
-      { pass: 'last', only: [2] },
-      `To its note once more, from below, and the others with it: each has let the others down. ${NOTE}`,
-    ],
-    [
-      'on a vibrato, once more',
       'electric-in-line-locking',
       { pass: 'last' },
-      `To its note once more, from below, all strings in turn: each has let the others down. Again in passes, until none has moved. ${NOTE} Judge it in playing position: lying on its back the weight of the bridge moves the pitch.`,
+      `${more} all strings in turn: ${others} ${passes} Judge it in playing position: lying on its back the weight of the bridge moves the pitch.`,
     ],
     [
-      'headless, once more',
       'electric-headless',
       { pass: 'last' },
-      `To its note once more, from below, all strings in turn: each has let the others down. Again in passes, until none has moved. ${NOTE} Eraser out; then look at bridge and pitch in playing position.`,
+      `${more} all strings in turn: ${others} ${passes} Eraser out; then look at bridge and pitch in playing position.`,
     ],
-  ])('%s', (_, kind, asked, does) => {
+  ])('%s, %j', (kind, asked, does) => {
     const step = at(kind, 'bring-up', asked);
     expect(step.does).toBe(does);
     expect([step.tools, step.cautions]).toEqual([['tuner', 'eyes'], ['eyes']]);
@@ -184,32 +159,21 @@ describe('a bridge that moves', () => {
 });
 
 describe('how strings settle', () => {
+  const fingers = 'Fingers under, thumb above, move along the string, gently; retune; again until it stays.';
+  const [back, hand] = ['Back to pitch before the next string.', 'Stretch along by hand; retune; again until it stays.'];
+  const dives: LayeredChoices = { house: { stretching: 'dives' } };
+  const nylon =
+    'Two fingers one side, thumb the other, and twist along the string; retune. It moves for a day: every ten to twenty minutes';
   it.each<[string, Asked & { pass?: 'last' }, string]>([
-    ['acoustic-parlour', {}, 'Fingers under, thumb above, move along the string, gently; retune; again until it stays.'],
-    [
-      'classical',
-      { of: 'nylon' },
-      'Pull its tie tight at the first stretch. Two fingers one side, thumb the other, and twist along the string; retune. It moves for a day: every ten to twenty minutes at first, then hourly.',
-    ],
-    [
-      'electric-in-line-locking',
-      {},
-      'Fingers under, thumb above, move along the string, gently; retune; again until it stays. Back to pitch before the next string.',
-    ],
-    [
-      'electric-double-locking',
-      {},
-      'The nut stays open. Fingers under, thumb above, move along the string, gently; retune; again until it stays. Back to pitch before the next string.',
-    ],
+    ['acoustic-parlour', {}, fingers],
+    ['classical', { of: 'nylon' }, `Pull its tie tight at the first stretch. ${nylon} at first, then hourly.`],
+    ['electric-in-line-locking', {}, `${fingers} ${back}`],
+    ['electric-double-locking', {}, `The nut stays open. ${fingers} ${back}`],
+    ['electric-in-line', { choices: dives }, `${hand} The dips come once, after the last string.`],
     [
       'electric-in-line',
-      { choices: { house: { stretching: 'dives' } } },
-      'Stretch along by hand; retune; again until it stays. The dips come once, after the last string.',
-    ],
-    [
-      'electric-in-line',
-      { choices: { house: { stretching: 'dives' } }, pass: 'last' },
-      'Stretch along by hand; retune; again until it stays. It is the last: now ten to twenty full dips of the vibrato, once; then tune all again.',
+      { choices: dives, pass: 'last' },
+      `${hand} It is the last: now ten to twenty full dips of the vibrato, once; then tune all again.`,
     ],
   ])('%s', (kind, asked, does) => {
     expect(at(kind, 'settle', asked).does).toBe(does);

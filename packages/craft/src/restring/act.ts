@@ -71,7 +71,7 @@ export function after(restring: Restring, now: OnBench, act: Act): OnBench {
   const timed = { ...now, acts: now.acts + 1, seconds: now.seconds + secondsOf(act) };
   const then = carriedOut(restring, timed, act, chance);
   if (then === null) return now;
-  return tooManyOff(restring, now, { ...creptBackSince(restring, now, then), angle: restsAt(restring, then) });
+  return tooManyOff(restring, { ...creptBackSince(restring, now, then), angle: restsAt(restring, then) });
 }
 
 /** Null where it cannot be done as it stands. */
@@ -128,9 +128,8 @@ function letLie(now: OnBench): OnBench {
 const isOff = ({ at }: OnPost): boolean => at === 'off' || at === 'anchored' || at === 'cut';
 
 /** A bridge that stands or hangs by its strings: told once, the moment that one too many is off. */
-function tooManyOff({ instrument }: Restring, before: OnBench, now: OnBench): OnBench {
+function tooManyOff({ instrument }: Restring, now: OnBench): OnBench {
   const off = now.strings.filter(isOff).length;
-  if (off <= before.strings.filter(isOff).length) return now;
   const possible = possibleStrippings(instrument.bridge, now.blocked);
   const most = possible.includes('all-off') ? Infinity : possible.includes('pairs') ? 2 : 1;
   return off > most ? noted(now, { string: null, kind: 'too-many-off', figure: off }) : now;

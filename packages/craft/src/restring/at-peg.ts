@@ -1,7 +1,7 @@
 import { HAND_SECONDS, RESTRINGING } from '../constants/index.js';
 import { atSaddle, turned } from '../simulated/index.js';
 import { toDegrees } from '../units/index.js';
-import { flew, isUp, lostOne, noted, put, type MistakeKind, type Old, type OnBench, type OnPost, type Wound } from './on-bench.js';
+import { flew, isUp, lostOne, noted, onPost, put, type MistakeKind, type OnBench, type OnPost, type Wound } from './on-bench.js';
 import type { Restring } from './lay-out.js';
 import { jumped } from './pegs.js';
 import { centsOff, longerOn, restsAt, toString } from './pulls.js';
@@ -27,8 +27,8 @@ export function turnedBy(
   { string: index, turns: wanted }: Turn,
   chance: () => number,
 ): OnBench | null {
-  const string = before.strings[index];
-  if (wanted === 0 || (string?.at !== 'old' && string?.at !== 'wound')) return null;
+  const string = onPost(before, index);
+  if (wanted === 0 || (string.at !== 'old' && string.at !== 'wound')) return null;
   if (before.nutShut) return noted(before, { string: null, kind: 'nut-shut', figure: wanted });
   const { now, turns } = jumped(restring, before, { string: index, turns: wanted }, chance);
   if (string.at === 'old') return drawn(restring, now, index, turns, chance);
@@ -64,15 +64,18 @@ function straightAt(restring: Restring, now: OnBench, index: number, { plan }: W
 
 /** Old or new, it is drawn bit by bit, and a bridge that moves finds its rest between. */
 function drawn(restring: Restring, now: OnBench, index: number, turns: number, chance: () => number): OnBench {
-  const steps = Math.max(1, Math.ceil(Math.abs(turns) / (restring.bridge === null ? AT_ONCE.fixed : AT_ONCE.moving)));
+  const steps = Math.ceil(Math.abs(turns) / (restring.bridge === null ? AT_ONCE.fixed : AT_ONCE.moving));
   let then = now;
   for (let step = 0; step < steps; step++) {
-    const string = then.strings[index];
-    if (string?.at !== 'old' && string?.at !== 'wound') break;
+    const string = onPost(then, index);
+    if (string.at !== 'old' && string.at !== 'wound') break;
     const next = { ...string, state: turned(atSaddle(string.of, longerOn(restring, then, index)), string.state, turns / steps) };
     if (next.state.broken) return broke(restring, then, index);
-    then = next.at === 'wound' ? laidOn(restring, then, index, next, next.state.button, chance) : put(then, index, next);
-    if (next.state.slips > string.state.slips) then = slipped(restring, then, index, next);
+    if (next.at === 'old') then = put(then, index, next);
+    else {
+      then = laidOn(restring, then, index, next, next.state.button, chance);
+      if (next.state.slips > string.state.slips) then = slipped(restring, then, index, next);
+    }
     then = { ...then, angle: restsAt(restring, then) };
   }
   return then;
@@ -100,20 +103,19 @@ function laidOn(restring: Restring, now: OnBench, index: number, string: Wound, 
 
 /** It broke on its way up: how far over its note it was, by the last that it sounded. */
 export function broke(restring: Restring, now: OnBench, index: number): OnBench {
-  const string = now.strings[index];
+  const string = onPost(now, index);
   const figure = centsOff(restring, now, index) ?? 0;
   return flew(noted(lostOne(now, index, 'cut'), { string: index, kind: whyBroke(restring, string, figure), figure }));
 }
 
-function whyBroke(restring: Restring, string: OnPost | undefined, cents: number): MistakeKind {
-  if (string?.at === 'wound' && doesOf(restring, string.anchor) === 'notches') return 'notched';
+function whyBroke(restring: Restring, string: OnPost, cents: number): MistakeKind {
+  if (string.at === 'wound' && doesOf(restring, string.anchor) === 'notches') return 'notched';
   if (cents > AN_EAR_CENTS) return 'octave-over';
-  return string?.at === 'wound' && string.bent === true ? 'bent' : 'over';
+  return string.at === 'wound' && string.bent === true ? 'bent' : 'over';
 }
 
 /** What held it gave way: its end, where that was fixed badly, or the few turns on its post. */
-export function slipped(restring: Restring, now: OnBench, index: number, string: Old | Wound): OnBench {
-  if (string.at === 'old') return now;
+export function slipped(restring: Restring, now: OnBench, index: number, string: Wound): OnBench {
   const does = doesOf(restring, string.anchor);
   const kind = does === 'runs' || does === 'creeps' ? 'anchor' : 'slips';
   return noted(now, { string: index, kind, figure: string.plan.wind.turns });
@@ -121,8 +123,8 @@ export function slipped(restring: Restring, now: OnBench, index: number, string:
 
 /** A string is let down until a finger moves it aside. */
 export function slackened(restring: Restring, now: OnBench, index: number): OnBench | null {
-  const string = now.strings[index];
-  if (string === undefined || !isUp(string) || isLoose(restring, now, index)) return null;
+  const string = onPost(now, index);
+  if (!isUp(string) || isLoose(restring, now, index)) return null;
   if (now.nutShut) return noted(now, { string: null, kind: 'nut-shut', figure: -LET_DOWN.turns });
   let then = now;
   let times = 0;

@@ -14,9 +14,9 @@ import {
 } from '../simulated/index.js';
 import { tensionFor } from '../tension/index.js';
 import { fromMillimetres, hertz, metres, newtons, type Metres } from '../units/index.js';
-import { broke, slipped } from './at-peg.js';
+import { slipped } from './at-peg.js';
 import type { Restring } from './lay-out.js';
-import { noted, put, type Mistake, type OnBench, type Wound } from './on-bench.js';
+import { noted, onPost, put, tautOn, type Mistake, type OnBench, type Wound } from './on-bench.js';
 import { longerOn, stillToRise } from './pulls.js';
 import { doesOf } from './threaded.js';
 
@@ -29,10 +29,9 @@ const SHOWS = fromMillimetres(0.1);
 
 /** Stretched by hand once; null where it is not up. */
 export function stretchedBy(restring: Restring, now: OnBench, index: number, chance: () => number): OnBench | null {
-  const string = now.strings[index];
-  if (string?.at !== 'wound' || !string.taut) return null;
+  const string = tautOn(now, index);
+  if (string === null) return null;
   const next = pulledByHand(string, longerOn(restring, now, index), handStrength(chance, ROUNDS.hand.value));
-  if (next.state.broken) return broke(restring, now, index);
   const sunk = string.seat - next.seat;
   const stretchedNow = put(now, index, { ...next, rounds: string.rounds + 1, judged: false });
   const then = sunk > SHOWS ? noted(stretchedNow, { string: index, kind: 'sinks', figure: 1000 * sunk }) : stretchedNow;
@@ -58,8 +57,8 @@ function lengthOf(of: SimulatedString, state: StringState, cents: number): numbe
 
 /** A thumb presses ball, knot, loop or saddle home: what its end had to take up, it takes up now. */
 export function pressed(now: OnBench, index: number): OnBench | null {
-  const string = now.strings[index];
-  if (string?.at !== 'wound' || !string.taut) return null;
+  const string = tautOn(now, index);
+  if (string === null) return null;
   return put(now, index, { ...string, state: paidOut(string.of, string.state, string.seat), seat: metres(0) });
 }
 
@@ -72,8 +71,8 @@ export function nextCosts(string: Wound, longer: Metres): number {
 
 /** Somebody says that it holds. */
 export function judged(restring: Restring, now: OnBench, index: number): OnBench | null {
-  const string = now.strings[index];
-  if (string?.at !== 'wound' || !string.taut) return null;
+  const string = tautOn(now, index);
+  if (string === null) return null;
   const figure = nextCosts(string, longerOn(restring, now, index));
   const then = put(now, index, { ...string, judged: true });
   const told = figure > HOLDS.cents ? noted(then, { string: index, kind: 'judged-early', figure }) : then;
@@ -83,8 +82,8 @@ export function judged(restring: Restring, now: OnBench, index: number): OnBench
 
 /** Its tail is cut: what was fixed badly and did not show it is told now. */
 export function trimmed(restring: Restring, now: OnBench, index: number, flush: boolean): OnBench | null {
-  const string = now.strings[index];
-  if (string?.at !== 'wound' || string.trimmed) return null;
+  const string = onPost(now, index);
+  if (string.at !== 'wound' || string.trimmed) return null;
   const then = flush ? cutFlush(restring, now, index, string) : put(now, index, { ...string, trimmed: true });
   const told = string.judged ? then : noted(then, { string: index, kind: 'trimmed-early', figure: string.rounds });
   const hidden = hiddenFault(restring, now, index, string);

@@ -45,7 +45,8 @@ export function layOut(kind: string, seed: number): Restring | null {
   const instrument = instrumentOf(kind);
   const slots = instrument.strings.map(({ slotWidth }) => slotWidth);
   const set = firstLaidOut(setsFor(instrument.family, instrument.strings.length), slots, () => 0);
-  const made = set === null ? [] : madeOf(set);
+  if (set === null) return null;
+  const made = madeOf(set);
   const strings = instrument.strings.flatMap((place, index): ToString[] => {
     const string = made[index];
     const plan = string === undefined ? null : windString({ instrument, index, string });
@@ -53,7 +54,7 @@ export function layOut(kind: string, seed: number): Restring | null {
       ? [{ string, plan, note: pitchOf(instrument, place), scale: place.scaleLength }]
       : [];
   });
-  if (set === null || strings.length < instrument.strings.length) return null;
+  if (strings.length < instrument.strings.length) return null;
   const bridge = bridgeUnder(
     instrument,
     strings.map(({ string }) => string),

@@ -102,6 +102,19 @@ export interface OnBench {
 export const isUp = (string: OnPost): string is Old | (Wound & { taut: true }) =>
   string.at === 'old' || (string.at === 'wound' && string.taut);
 
+/** String `index` as it stands. @throws RangeError where there is none: it is our bug. */
+export function onPost({ strings }: OnBench, index: number): OnPost {
+  const found = strings[index];
+  if (found === undefined) throw new RangeError(`there is no string ${index}`);
+  return found;
+}
+
+/** String `index` where it is new and straight; null otherwise. */
+export function tautOn(now: OnBench, index: number): Wound | null {
+  const string = onPost(now, index);
+  return string.at === 'wound' && string.taut ? string : null;
+}
+
 export const put = (now: OnBench, index: number, string: OnPost): OnBench => ({ ...now, strings: now.strings.with(index, string) });
 
 /** Told once of each string. */

@@ -90,6 +90,10 @@ describe('a peg that friction alone holds', () => {
     const moved = (now: OnBench) => woundAt(after(restring, now, { do: 'turn', string: 0, turns: 0.001 }), 0).state.button;
     expect(360 * (moved(on) - woundAt(on, 0).state.button)).toBeGreaterThan(3.5);
     expect(on.mistakes).toEqual([{ string: 0, kind: 'peg-stiff', figure: 360 * 0.02 }]);
+    for (let seed = 0; seed < 20; seed++) {
+      const jumped = after({ ...restring, seed }, on, { do: 'turn', string: 0, turns: -0.001 });
+      expect(woundAt(on, 0).state.button - woundAt(jumped, 0).state.button).toBeLessThanOrEqual(1.5 * 0.02 + 1e-9); // half as far again at most
+    }
     const eased = after(restring, on, snug(-2));
     expect(360 * (moved(eased) - woundAt(eased, 0).state.button)).toBeLessThan(0.5);
   });

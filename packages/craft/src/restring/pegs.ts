@@ -1,7 +1,7 @@
 import { FRICTION_PEGS } from '../constants/index.js';
 import { atSaddle, letGo } from '../simulated/index.js';
 import type { Restring } from './lay-out.js';
-import { noted, put, type OnBench } from './on-bench.js';
+import { noted, onPost, put, type OnBench } from './on-bench.js';
 import { leverOf, torqueOf } from './peg-grips.js';
 import { longerOn, toString } from './pulls.js';
 
@@ -22,8 +22,8 @@ export function snugged(restring: Restring, now: OnBench, index: number, eighths
   if (grip === null || eighths === 0) return null;
   const pegGrip = grip * FRICTION_PEGS.eighth.value ** eighths;
   const set = { ...now, pegs: now.pegs.with(index, pegGrip) };
-  const string = set.strings[index];
-  if (string?.at !== 'wound') return set;
+  const string = onPost(set, index);
+  if (string.at !== 'wound') return set;
   const of = { ...string.of, pegGrip };
   const state = string.taut ? letGo(atSaddle(of, longerOn(restring, set, index)), string.state) : string.state;
   return put(set, index, { ...string, of, state });
@@ -47,8 +47,8 @@ export function jumped(
 /** Of each string whose peg turned back by itself at this step: the pull at which it does. */
 export function creptBackSince(restring: Restring, before: OnBench, now: OnBench): OnBench {
   return now.strings.reduce((told, string, index) => {
-    const was = before.strings[index];
-    if (string.at !== 'wound' || was?.at !== 'wound' || string.state.crept <= was.state.crept) return told;
+    const was = onPost(before, index);
+    if (string.at !== 'wound' || was.at !== 'wound' || string.state.crept <= was.state.crept) return told;
     const figure = (string.of.pegGrip ?? 0) / leverOf(toString(restring, index).plan);
     return noted(told, { string: index, kind: 'peg-creeps', figure });
   }, now);

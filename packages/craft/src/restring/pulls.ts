@@ -14,7 +14,7 @@ import {
 } from '../simulated/index.js';
 import { hertz, metres, newtons, radians, type Hertz, type Metres, type Newtons, type Radians } from '../units/index.js';
 import type { Restring } from './lay-out.js';
-import { isUp, type OnBench, type OnPost } from './on-bench.js';
+import { isUp, onPost, type OnBench, type OnPost } from './on-bench.js';
 
 /** How much colder than the room it still is, K. */
 export const coldNow = ({ cold }: Restring, { seconds, waited }: OnBench): number => coldAfter(cold, seconds + waited);
@@ -37,8 +37,8 @@ export function restsAt(restring: Restring, now: OnBench): Radians {
  * neck gives; shorter by what a string loses that is warmer than its neck.
  */
 export function longerOn(restring: Restring, now: OnBench, index: number): Metres {
-  const on = now.strings[index];
-  const lost = on === undefined || !isUp(on) ? 0 : lostTo(coldNow(restring, now), on);
+  const on = onPost(now, index);
+  const lost = !isUp(on) ? 0 : lostTo(coldNow(restring, now), on);
   return metres((restring.bridge === null ? byNeck(restring, now, index) : longerBy(restring.bridge, index, now.angle)) - lost);
 }
 
@@ -49,8 +49,8 @@ export function stillToRise(restring: Restring, now: OnBench, index: number): nu
 }
 
 function byNeck(restring: Restring, now: OnBench, index: number): Metres {
-  const on = now.strings[index];
-  if (on === undefined || !isUp(on)) return metres(0);
+  const on = onPost(now, index);
+  if (!isUp(on)) return metres(0);
   const { string, plan } = toString(restring, index);
   // a first-order look at a small thing: pulls as they are with the neck at rest
   const more = now.strings.reduce((sum, each, at) => sum + pullOn(each) - toString(restring, at).plan.load.pull, 0);
@@ -69,8 +69,8 @@ export function toString({ strings }: Restring, index: number): Restring['string
 
 /** String `index` as it stands, with the neck and the bridge as they are; null where it is slack or off. */
 export function standingNow(restring: Restring, now: OnBench, index: number): Standing | null {
-  const string = now.strings[index];
-  return string === undefined || !isUp(string) ? null : { of: atSaddle(string.of, longerOn(restring, now, index)), state: string.state };
+  const string = onPost(now, index);
+  return isUp(string) ? { of: atSaddle(string.of, longerOn(restring, now, index)), state: string.state } : null;
 }
 
 /** How hard it pulls; 0 where it is slack or off. */

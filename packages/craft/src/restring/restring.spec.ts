@@ -3,8 +3,23 @@ import { describe, expect, it } from 'vitest';
 import { ARCHETYPES } from '../archetypes/index.js';
 import { RESTRINGING } from '../constants/index.js';
 import { bare, does, kindsOf, laidOut, right, started, thread, up, woundAt } from '../testing/index.js';
-import { metres } from '../units/index.js';
-import { after, anchorWays, begun, centsOff, layOut, nextCosts, pullNow, turnsFor, worthOf, type Act, type OnBench } from './index.js';
+import { pitchNow } from '../simulated/index.js';
+import { metres, type Metres } from '../units/index.js';
+import {
+  after,
+  anchorWays,
+  begun,
+  centsOff,
+  layOut,
+  nextCosts,
+  pullNow,
+  turnsFor,
+  worthOf,
+  type Act,
+  type OnBench,
+  type Wound,
+} from './index.js';
+import { pulledByHand } from './at-string.js';
 
 const ROUND_POSTS = ARCHETYPES.map(({ id }) => id).filter((id) => layOut(id, 1) !== null);
 
@@ -92,6 +107,14 @@ describe('a restring on a simulated instrument', () => {
       { do: 'turn', string: 0, turns: 0 },
     ];
     for (const act of impossible) expect(after(restring, now, act)).toBe(now);
+    const slack = does(restring, now, ...bare(0, right(restring)), thread(restring, 0));
+    for (const act of ['stretch', 'press', 'judge', 'slacken'] as const) expect(after(restring, slack, { do: act, string: 0 })).toBe(slack);
+    const locking = laidOut('electric-double-locking');
+    const shut = begun(locking);
+    expect(after(locking, shut, { do: 'nut', on: true })).toBe(shut);
+    const down = does(locking, shut, { do: 'nut', on: false }, ...bare(0, right(locking)), thread(locking, 0));
+    expect(after(locking, down, { do: 'fine', string: 0, turns: 1 })).toBe(down); // nothing to draw
+    expect(() => centsOff(restring, now, 9)).toThrow('there is no string 9');
     expect(does(restring, now, ...bare(0, 'no such way')).strings[0]).toEqual({ at: 'off' });
   });
 });
@@ -113,8 +136,12 @@ describe('what goes wrong', () => {
   ] as const)('%s, blocked %s: so many off at once are too many: %s', (kind, blocked, tooMany) => {
     const restring = laidOut(kind);
     let now = does(restring, started(restring), { do: 'nut', on: false }, { do: 'block', on: blocked });
-    for (const string of restring.strings.keys()) now = does(restring, now, { do: 'slacken', string }, { do: 'take-off', string });
-    expect(now.strings.every(({ at }) => at === 'off')).toBe(true);
+    const [cut, ready] = [0, 1].map((string) => does(restring, now, { do: 'slacken', string }, { do: 'cut', string }).strings[string]);
+    expect([cut, ready]).toEqual([{ at: 'cut' }, { at: 'cut' }]);
+    // one is cut and stays, one waits for its post, the others are off
+    now = does(restring, now, { do: 'slacken', string: 0 }, { do: 'cut', string: 0 }, ...bare(1, right(restring)));
+    for (const string of [...restring.strings.keys()].slice(2))
+      now = does(restring, now, { do: 'slacken', string }, { do: 'take-off', string });
     expect(now.mistakes).toEqual(tooMany === null ? [] : [{ string: null, kind: 'too-many-off', figure: tooMany }]);
   });
 
@@ -125,6 +152,12 @@ describe('what goes wrong', () => {
       return { restring, on, run };
     });
     const crossed = found.filter(({ run }) => woundAt(run, 0).laid.includes(false));
+    for (const { run } of found) {
+      const { laid, slides } = woundAt(run, 0);
+      const crossings = laid.filter((beside) => !beside).length;
+      expect([laid[0], slides]).toEqual([true, crossings * RESTRINGING.crossingRounds.value]); // the first lies on nothing
+      expect(run.mistakes.filter(({ kind }) => kind === 'crossing').length).toBe(crossings === 0 ? 0 : 1);
+    }
     // two turns after the first, half of which cross: a quarter of twenty stay clear; five deviations either side
     expect(crossed.length).toBeGreaterThan(5);
     expect(crossed.length).toBeLessThan(20);
@@ -132,9 +165,21 @@ describe('what goes wrong', () => {
     if (one === undefined) throw new Error('none crossed');
     expect(kindsOf(one.run)).toContain('crossing');
     const neat = up(one.restring, does(one.restring, one.run, { do: 'turn', string: 0, turns: -200 }, { do: 'guide', on: true }), 0);
-    expect(woundAt(neat, 0).laid.includes(false)).toBe(false);
+    expect([woundAt(neat, 0).laid.includes(false), woundAt(neat, 0).slides]).toEqual([false, 0]);
     const bad = { ...woundAt(neat, 0), slides: 1 };
     expect(nextCosts(bad, metres(0)) - nextCosts(woundAt(neat, 0), metres(0))).toBeCloseTo(RESTRINGING.crossingDrop.value, 0);
+    // half as hard a pull slides half as far; what its end takes up besides comes on top
+    const cents = (wound: Wound, strength: number) => {
+      const then = pulledByHand(wound, metres(0), strength);
+      return { slides: then.slides, drop: 1200 * Math.log2(pitchNow(wound.of, wound.state) / pitchNow(then.of, then.state)) };
+    };
+    const [clear, half, loose] = [{ slides: 0 }, { slides: 3 }, { slides: 3, seat: metres(1e-4) }].map((change) =>
+      cents({ ...bad, seat: metres(0), ...change }, 0.5),
+    );
+    expect([clear?.slides, half?.slides]).toEqual([0, 2]);
+    expect((half?.drop ?? 0) - (clear?.drop ?? 0)).toBeCloseTo(RESTRINGING.crossingDrop.value / 2, 0);
+    expect(loose?.drop).toBeGreaterThan((half?.drop ?? 0) + 1);
+    expect(nextCosts({ ...bad, seat: metres(0.1) }, metres(0))).toBe(Infinity); // it would not sound any more
   });
 
   it('slack for fewer turns is told by its break over the nut, lower by as much for each that is missing; for more than the post holds, by its turns', () => {
@@ -169,7 +214,7 @@ describe('what goes wrong', () => {
     for (const string of restring.strings.keys()) now = does(restring, now, ...bare(string, right(restring)));
     now = does(restring, now, thread(restring, 0));
     for (let turn = 0; turn < 400 && now.lost.length === 0; turn++) now = after(restring, now, { do: 'turn', string: 0, turns: 0.5 });
-    expect(now.lost).toEqual([0]);
+    expect([now.lost, now.strings[0]]).toEqual([[0], { at: 'cut' }]);
     const [mistake] = now.mistakes.filter(({ string }) => string === 0);
     expect(mistake?.kind).toBe('octave-over');
     const { string, plan } = restring.strings[0] ?? { string: null, plan: null };
@@ -202,6 +247,12 @@ describe('what goes wrong', () => {
     expect(snug.kinds).not.toContain('notched');
     // what lies past the nut breaks first, by as much as its slot holds back: the same at both
     expect(hard.pull / snug.pull).toBeCloseTo(1 - RESTRINGING.notched.value, 1);
+    // one that was not brought so far is told at the end, with what it bears
+    const locking = laidOut('electric-double-locking');
+    const open = does(locking, started(locking), { do: 'nut', on: false }, { do: 'block', on: true }, ...bare(0, 'clamp-hard'));
+    const low = does(locking, open, thread(locking, 0), { do: 'turn', string: 0, turns: 1 }, { do: 'trim', string: 0 });
+    const bears = (1 - RESTRINGING.notched.value) * (locking.strings[0]?.string.breakingLoad ?? 0);
+    expect(low.mistakes).toContainEqual({ string: 0, kind: 'bad-end', figure: expect.closeTo(bears, 6) });
   });
 
   it('a string that was wound before breaks where it was bent, at 0.85 of what it bears', () => {
@@ -227,12 +278,18 @@ describe('what goes wrong', () => {
 
   it('a tail that is cut flush frees what locked it: a quarter of 0.12 of its pull by e^(0.2 · 2π n), and it is flat within the week', () => {
     const restring = laidOut('electric-split');
-    const cutAt = (string: number, flush: boolean, on = restring) => {
-      const taut = up(on, does(on, started(on), ...bare(string, right(on)), thread(on, string)), string);
+    const cutAt = (string: number, flush: boolean, on = restring, slack?: Metres) => {
+      const taut = up(on, does(on, started(on), ...bare(string, right(on)), thread(on, string, slack)), string);
       return does(on, taut, { do: 'judge', string }, { do: 'trim', string, flush });
     };
     const week = (now: OnBench) => worthOf(restring, now).inAWeek[5] ?? 0;
     const [left, flush] = [cutAt(5, false), cutAt(5, true)];
+    expect(woundAt(left, 5)).toMatchObject({ trimmed: true });
+    expect(woundAt(flush, 5)).toMatchObject({ trimmed: true, flush: true });
+    // a hard bend pulls 4/3: e^(0.4π n) times a quarter of 0.12 of it holds that from 3.02 turns on
+    const many = cutAt(5, true, restring, metres((restring.strings[5]?.plan.slack ?? 0) + 0.08));
+    expect(woundAt(many, 5).plan.wind.turns).toBeGreaterThan(3.1);
+    expect(kindsOf(many)).not.toContain('flush-tail');
     const { plan, of } = woundAt(flush, 5);
     expect(woundAt(left, 5).of.holds).toBeNull(); // locked
     expect((of.holds ?? 0) / plan.load.pull).toBeCloseTo(0.25 * 0.12 * Math.exp(0.2 * 2 * Math.PI * plan.wind.turns), 6);
@@ -247,7 +304,13 @@ describe('what goes wrong', () => {
     const restring = laidOut('acoustic-parlour');
     const [, , half] = anchorWays('pins');
     const on = up(restring, does(restring, started(restring), ...bare(3, half?.id ?? ''), thread(restring, 3)), 3);
-    expect(kindsOf(after(restring, on, { do: 'stretch', string: 3 }))).toContain('sinks');
+    const once = after(restring, on, { do: 'stretch', string: 3 });
+    expect(once.mistakes).toEqual([{ string: 3, kind: 'sinks', figure: expect.closeTo(RESTRINGING.hangs.value / 2, 9) }]);
+    expect(woundAt(after(restring, once, { do: 'judge', string: 3 }), 3)).toMatchObject({ rounds: 1, judged: true });
+    expect(woundAt(does(restring, once, { do: 'judge', string: 3 }, { do: 'stretch', string: 3 }), 3)).toMatchObject({
+      rounds: 2,
+      judged: false,
+    });
     expect(kindsOf(does(restring, on, { do: 'press', string: 3 }, { do: 'stretch', string: 3 }))).toEqual([]);
     expect(pullNow(restring, after(restring, on, { do: 'press', string: 3 }), 3)).toBeLessThan(pullNow(restring, on, 3));
   });
@@ -266,6 +329,21 @@ describe('what goes wrong', () => {
     expect((told?.figure ?? 0) / (restring.strings[3]?.plan.load.pull ?? 1)).toBeCloseTo(RESTRINGING.creepsAt.value, 6);
     expect(cutAt(half?.id ?? '')).toEqual([{ string: 3, kind: 'not-home', figure: RESTRINGING.hangs.value }]);
     expect(cutAt(half?.id ?? '', { do: 'press', string: 3 })).toEqual([]); // it was pressed home
+    // what a stretch showed is not told a second time; an end that creeps gives way there
+    expect(cutAt(half?.id ?? '', { do: 'stretch', string: 3 }).map(({ kind }) => kind)).toEqual(['sinks']);
+    const [shown, ...more] = cutAt(creeps?.id ?? '', { do: 'stretch', string: 3 });
+    expect([shown, more]).toEqual([
+      { string: 3, kind: 'anchor', figure: expect.closeTo(restring.strings[3]?.plan.wind.turns ?? 0, 6) },
+      [],
+    ]);
+    // another's does not hide it
+    const both = does(restring, started(restring), ...bare(2, half?.id ?? ''), thread(restring, 2));
+    const told2 = does(restring, up(restring, both, 2), { do: 'stretch', string: 2 }, ...bare(3, half?.id ?? ''), thread(restring, 3));
+    expect(does(restring, up(restring, told2, 3), { do: 'trim', string: 3 }).mistakes).toContainEqual({
+      string: 3,
+      kind: 'not-home',
+      figure: RESTRINGING.hangs.value,
+    });
     expect(cutAt(right(restring))).toEqual([]);
   });
 
@@ -280,6 +358,8 @@ describe('what goes wrong', () => {
     const restring = laidOut('acoustic-parlour');
     const short = does(restring, started(restring), ...bare(5, right(restring)), thread(restring, 5, metres(-0.02)));
     expect([kindsOf(short), short.strings[5], short.lost]).toEqual([['too-short'], { at: 'off' }, [5]]);
+    const next = does(restring, short, ...bare(4, right(restring)), thread(restring, 4, metres(-0.02)));
+    expect(next.mistakes.map(({ string, figure }) => [string, figure])).toEqual([5, 4].map((string) => [string, -20])); // each is told
     const other: Act = { ...(thread(restring, 5) as Extract<Act, { do: 'thread' }>), direction: 'clockwise' };
     const on = up(restring, does(restring, started(restring), ...bare(5, right(restring)), other), 5);
     expect(kindsOf(does(restring, on, { do: 'trim', string: 5 }, { do: 'judge', string: 5 }))).toEqual([

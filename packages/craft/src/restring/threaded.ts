@@ -6,7 +6,7 @@ import { holdOf, wound } from '../simulated/index.js';
 import { fromMillimetres, metres, newtons, toDegrees, type Metres, type Newtons } from '../units/index.js';
 import { anchorWays, type AnchorDoes } from './anchor-ways.js';
 import type { Restring, ToString } from './lay-out.js';
-import { lostOne, noted, put, type OnBench, type Wound } from './on-bench.js';
+import { lostOne, noted, onPost, put, type OnBench, type Wound } from './on-bench.js';
 import { toString } from './pulls.js';
 
 interface Threaded {
@@ -31,8 +31,8 @@ export function threaded(
   { string: index, slack, direction }: Threaded,
   chance: () => number,
 ): OnBench | null {
-  const on = now.strings[index];
-  if (on?.at !== 'anchored') return null;
+  const on = onPost(now, index);
+  if (on.at !== 'anchored') return null;
   const to = toString(restring, index);
   const turns = turnsFor(to, slack);
   const plan = turns === null ? null : windString({ instrument: restring.instrument, index, string: to.string, turns });

@@ -31,46 +31,26 @@ const handedOver = (at: number, remark = ''): BenchEvent => ({ ...head(at), kind
 
 /** Everything else that a bench takes down, from few values, so that two devices often speak of the same thing. */
 const anyString = fc.integer({ min: 1, max: COUNT });
+const said = (kind: BenchEvent['kind'], payload: Record<string, fc.Arbitrary<unknown>>) =>
+  fc.record({ kind: fc.constant(kind), payload: fc.record(payload) });
+const ofString = (kind: BenchEvent['kind'], payload: Record<string, fc.Arbitrary<unknown>>) =>
+  fc.record({ kind: fc.constant(kind), string: anyString, payload: fc.record(payload) });
+const one = fc.constant;
+const groove = { what: one('groove'), string: fc.constantFrom(1, 2), fret: fc.constantFrom(1, 2), wood: one(null), text: one('') };
 const anyWord = fc.oneof(
-  fc.record({
-    kind: fc.constant('tool-laid' as const),
-    payload: fc.record({ tool: fc.constantFrom('winder', 'block'), there: fc.boolean(), sizeMm: fc.constantFrom(null, 3) }),
-  }),
-  fc.record({ kind: fc.constant('reference-read' as const), payload: fc.record({ a4Hz: fc.constantFrom(432, 440) }) }),
-  fc.record({
-    kind: fc.constant('gauge-read' as const),
-    string: anyString,
-    payload: fc.record({ readMm: fc.constantFrom(0.25, 0.33), plannedMm: fc.constant(0.25), by: fc.constantFrom('caliper', 'typed') }),
-  }),
-  fc.record({
-    kind: fc.constant('found' as const),
-    payload: fc.record({
-      what: fc.constant('groove'),
-      severity: fc.constantFrom('watch', 'now'),
-      string: fc.constantFrom(1, 2),
-      fret: fc.constantFrom(1, 2),
-      wood: fc.constant(null),
-      text: fc.constant(''),
-    }),
-  }),
-  fc.record({
-    kind: fc.constant('measured' as const),
-    payload: fc.record({ what: fc.constantFrom('relief', 'action-bass'), valueMm: fc.constantFrom(0.2, 2) }),
-  }),
-  fc.record({
-    kind: fc.constant('pads-noted' as const),
-    payload: fc.record({ clamp: fc.constantFrom(1, 2), lies: fc.constantFrom('along', 'across') }),
-  }),
-  fc.record({ kind: fc.constant('heard' as const), string: anyString, payload: fc.constant({ cents: -9, sure: null, by: 'typed' }) }),
-  fc.record({
-    kind: fc.constant('pitch-read' as const),
-    string: anyString,
-    payload: fc.record({ cents: fc.constantFrom(-30, -4), after: fc.constant('stretch'), retuned: fc.boolean(), by: fc.constant('typed') }),
-  }),
-  fc.record({ kind: fc.constant('seated-again' as const), string: anyString, payload: fc.constant({}) }),
-  fc.record({ kind: fc.constantFrom('paused' as const, 'resumed' as const), payload: fc.constant({}) }),
-  fc.record({ kind: fc.constant('bridge-blocked' as const), payload: fc.record({ blocked: fc.boolean() }) }),
-  fc.record({ kind: fc.constant('scrapped' as const), string: anyString, payload: fc.constant({ why: 'kinked' }) }),
+  said('tool-laid', { tool: fc.constantFrom('winder', 'block'), there: fc.boolean(), sizeMm: fc.constantFrom(null, 3) }),
+  said('reference-read', { a4Hz: fc.constantFrom(432, 440) }),
+  ofString('gauge-read', { readMm: fc.constantFrom(0.25, 0.33), plannedMm: one(0.25), by: fc.constantFrom('caliper', 'typed') }),
+  said('found', { ...groove, severity: fc.constantFrom('watch', 'now') }),
+  said('measured', { what: fc.constantFrom('relief', 'action-bass'), valueMm: fc.constantFrom(0.2, 2) }),
+  said('pads-noted', { clamp: fc.constantFrom(1, 2), lies: fc.constantFrom('along', 'across') }),
+  ofString('heard', { cents: one(-9), sure: one(null), by: one('typed') }),
+  ofString('pitch-read', { cents: fc.constantFrom(-30, -4), after: one('stretch'), retuned: fc.boolean(), by: one('typed') }),
+  ofString('seated-again', {}),
+  said('paused', {}),
+  said('resumed', {}),
+  said('bridge-blocked', { blocked: fc.boolean() }),
+  ofString('scrapped', { why: one('kinked') }),
 );
 
 const anyLog = fc
