@@ -37,11 +37,7 @@ export class Visitor {
     const type = response.headers.get('content-type') ?? '';
     if (type === 'text/event-stream') await response.body?.cancel(); // it would go on for ever
     const text = response.bodyUsed ? '' : await response.text();
-    return {
-      status: response.status,
-      type,
-      body: text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : text,
-    };
+    return { status: response.status, type, body: text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : text };
   }
 
   async arrive(): Promise<this> {

@@ -8,9 +8,10 @@ const claw = levelOf(floatingBridge);
 const rests = levelRests(floatingBridge);
 
 describe('the range of the arm', () => {
-  const { strings, slackFirst } = armRange(floatingBridge, claw, rests);
+  const range = () => armRange(floatingBridge, claw, rests);
 
   it('is what each string loses of its stretch: rest length and stop say it by themselves', () => {
+    const { strings } = range();
     const [first] = lightSet;
     if (first === undefined) throw new Error('there is a first string');
     // up: EA (l/l₀ − 1) at the back stop, and pitch from T (1 + T/EA) = μ (2 L f)²
@@ -19,16 +20,27 @@ describe('the range of the arm', () => {
     const frequency = Math.sqrt((pull * (1 + pull / first.stiffness)) / first.restDensity) / (2 * length);
     expect(strings[0]?.up).toBeCloseTo(12 * Math.log2(frequency / first.pitch), 6);
     for (const string of strings) expect(string?.up ?? 0).toBeGreaterThan(0.5);
+    // down: slack from where all of its stretch is given back, and where that lies before the stop there is no pitch any more
+    strings.forEach((string, index) => {
+      const make = lightSet[index];
+      if (make === undefined) throw new Error('no string');
+      expect(string?.down === null).toBe(string?.slackAt !== null);
+      const at = string?.slackAt ?? floatingBridge.stops.forward;
+      const left = speaking(make, at).length + make.extra - (rests[index] ?? 0);
+      if (string?.slackAt === null) expect(left).toBeGreaterThan(0);
+      else expect(left).toBeCloseTo(0, 9);
+    });
   });
 
   it('names the string that hangs slack before all others: the one that is stretched least at its pitch', () => {
     const strain = lightSet.map((string) => pullFor(string, string.scaleLength, string.pitch) / string.stiffness);
+    const { strings, slackFirst } = range();
     expect(slackFirst).toBe(strain.indexOf(Math.min(...strain)));
     expect(strings[slackFirst ?? 0]?.down).toBeNull();
   });
 
   it('is wider for a string that stretches more', () => {
-    const up = strings.map((string) => string?.up ?? 0);
+    const up = range().strings.map((string) => string?.up ?? 0);
     const strain = lightSet.map((string) => pullFor(string, string.scaleLength, string.pitch) / string.stiffness);
     const byStrain = [...strain.keys()].sort((a, b) => (strain[a] ?? 0) - (strain[b] ?? 0));
     const byRange = [...up.keys()].sort((a, b) => (up[b] ?? 0) - (up[a] ?? 0));
@@ -36,7 +48,13 @@ describe('the range of the arm', () => {
   });
 
   it('is none for a string that is off', () => {
-    expect(armRange(floatingBridge, claw, rests.with(3, null as never)).strings[3]).toBeNull();
+    const without = armRange(floatingBridge, claw, rests.with(3, null as never));
+    expect(without.strings[3]).toBeNull();
+    expect(without.strings[2]).not.toBeNull();
+    expect(bend(floatingBridge, claw, rests.with(3, null as never), 2, cents(200))[3]).toBeNull();
+    const stiff = { ...floatingBridge, stops: { ...floatingBridge.stops, forward: fromDegrees(0.1) } };
+    expect(armRange(stiff, claw, rests).slackFirst).toBeNull(); // the stop comes before all
+    expect(restingAt(floatingBridge, claw, rests.with(3, null as never)).pull).toBeLessThan(restingAt(floatingBridge, claw, rests).pull);
   });
 });
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { floatingBridge, levelOf, offBy, withRate } from '../testing/index.js';
-import { cents, fromMillimetres, metres, radians } from '../units/index.js';
+import { cents, fromMillimetres, metres, newtons, radians } from '../units/index.js';
 import { bridgeNow, compareSchools, forcesAt, levelRests, movesByEar, movesByMarks, restsFrom, type FloatingBridge } from './index.js';
 
 const WAYS = { order: [5, 4, 3, 2, 1, 0], tolerance: cents(2) };
@@ -57,6 +57,12 @@ describe('schools side by side', () => {
     expect(blocked?.pegs).toEqual({ low: 6, high: 6 });
     // block 4 min, six pegs at ½, six strings heard at 0.15, the claw twice at 2
     expect(blocked?.minutes.low).toBeCloseTo(4 + 3 + 0.9 + 4, 9);
+    expect(blocked?.home).toBe(true);
+    // a claw that stops a sixteenth beside it leaves them as far off as they stand there
+    const beside = bridgeNow(floatingBridge, metres(level + LEAD / 16), [], levelRests(floatingBridge));
+    expect(blocked?.besides).toBeCloseTo(Math.max(...beside.off.map((off) => Math.abs(off ?? 0))), 3);
+    const without = compareSchools({ ...beside, rests: beside.rests.with(2, null) }, { low: 1200, high: 1200 }, WAYS);
+    expect(without.blocked?.pegs).toEqual({ low: 5, high: 5 });
   });
 
   it('from a claw two turns too far out the block wants three in', () => {
@@ -68,6 +74,42 @@ describe('schools side by side', () => {
     const together = (forcesAt(floatingBridge, level, radians(0), levelRests(floatingBridge)).strings * 10.5) / 40;
     expect(four?.holds?.turns).toBeCloseTo((together / 4 - together / 3) / 1.2 / 1.7, 6);
     expect(Math.abs(four?.bend ?? 99)).toBeLessThan(Math.abs(compared().bend));
+    // what the marks take with it, and three minutes to hook it in
+    const bridge = { ...floatingBridge, springs: { ...floatingBridge.springs, count: 4 } };
+    const { claw, rests } = standing(floatingBridge, FLAT);
+    const { pegs, heard, claw: turned } = movesByMarks({ bridge, claw, rests }, { bridge, claw }, WAYS);
+    for (const minutes of Object.values(four?.holds?.minutes ?? {}))
+      expect(minutes).toBeCloseTo(0.5 * pegs + 0.15 * heard + 2 * turned + 3, 9);
+    expect(Object.keys(four?.holds?.minutes ?? {})).toEqual(['low', 'high']);
+  });
+
+  it('one spring less and one more are weighed, from one to the five that there is room for', () => {
+    const counts = (count: number) =>
+      compared(0, { ...floatingBridge, springs: { ...floatingBridge.springs, count } }).springs.map((each) => each.count);
+    expect([1, 3, 4, 5].map(counts)).toEqual([[2], [2, 4], [3, 5], [4]]);
+  });
+
+  it('springs that no claw lets be weak enough hold no block, and there is nothing to bend', () => {
+    const strong = { ...floatingBridge, springs: { ...floatingBridge.springs, initial: newtons(900) } };
+    const { blocked, bend, springs } = compareSchools(bridgeNow(strong, level, []), { low: 1200, high: 1200 }, WAYS);
+    expect([blocked, bend, springs.map(({ holds }) => holds)]).toEqual([null, 0, [null, null]]);
+    const pair = { ...floatingBridge, strings: floatingBridge.strings.slice(0, 2) };
+    const two = compareSchools(bridgeNow(pair, levelOf(pair), []), { low: 1200, high: 1200 }, { ...WAYS, order: [1, 0] });
+    expect(two.bend).toBe(0); // there is no third string
+  });
+
+  it('between softer and stiffer springs a way home takes what it takes with either', () => {
+    const now = standing(floatingBridge, FLAT, -1);
+    const [soft, stiff, both] = [[900, 900], [1700, 1700], [900, 1700]].map(([low = 0, high = 0]) => compareSchools(now, { low, high }, WAYS)); // prettier-ignore
+    for (const way of ['byMarks', 'byEar'] as const) {
+      const [one, other, range] = [soft, stiff, both].map((each) => each?.[way]);
+      for (const of of ['pegs', 'minutes'] as const) {
+        const ends = [one?.[of].low ?? NaN, other?.[of].low ?? NaN];
+        expect(range?.[of]).toEqual({ low: Math.min(...ends), high: Math.max(...ends) });
+      }
+      expect(range).toMatchObject({ claw: Math.max(one?.claw ?? 0, other?.claw ?? 0), home: one?.home === true && other?.home === true });
+    }
+    expect(both?.byEar.minutes.low).toBeLessThan(both?.byEar.minutes.high ?? 0);
   });
 
   it('so few springs that the claw meets the wall hold nothing', () => {

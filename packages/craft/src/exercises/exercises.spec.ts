@@ -337,15 +337,8 @@ describe('balance', () => {
       expect(at(level.value, [HOLDS.cents - 0.2, 0.2 - HOLDS.cents]).home).toBe(true);
       const leaning = at(metres(level.value + screwLead), []);
       expect([leaning.home, leaning.off.every((off) => Math.abs(off ?? 9) < 0.01)]).toEqual([false, true]);
-      const home = {
-        ...exercise,
-        claw: level.value,
-        rests: restsFrom(
-          bridge,
-          level.value,
-          bridge.strings.map(({ pitch }) => pitch),
-        ).rests,
-      };
+      const inTune = bridge.strings.map(({ pitch }) => pitch);
+      const home = { ...exercise, claw: level.value, rests: restsFrom(bridge, level.value, inTune).rests };
       expect(judge('balance', { ...home, best: 0 }, { moves: [] })).toEqual({ off: 0, good: true });
       expect(judge('balance', { ...home, best: 4 }, { moves: [] }).off).toBe(0);
     }

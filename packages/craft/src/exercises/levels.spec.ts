@@ -8,6 +8,7 @@ import { metres } from '../units/index.js';
 import { exerciseOf, judge, TRIED_CENTS, turnsOf } from './index.js';
 
 const SEEDS = Array.from({ length: 40 }, (_, nth) => 104_729 * (nth + 1));
+const firstSeeds = (many: number) => Array.from({ length: many }, (_, seed) => seed);
 const ALL_LEVELS = Array.from({ length: HARDEST + 1 }, (_, level) => level);
 const at = <S extends Skill>(skill: S, level: number, kinds: readonly string[] = [], seeds = SEEDS) =>
   seeds.map((seed) => exerciseOf(skill, seed, level, kinds));
@@ -31,11 +32,8 @@ describe('slack', () => {
       expect(wanted).toBeGreaterThanOrEqual(0.025);
       expect(wanted).toBeLessThanOrEqual(0.12);
     }
-    reaches(
-      all.map(({ left, wanted }) => left / wanted),
-      0.55,
-      1.45,
-    );
+    const shares = all.map(({ left, wanted }) => left / wanted);
+    reaches(shares, 0.55, 1.45);
   });
 
   it('comes to no turns where the string does not reach the post', () => {
@@ -73,12 +71,7 @@ describe('which string', () => {
   });
 
   it('may be any of the four, of any line that is long enough', () => {
-    const many = at(
-      'which-string',
-      HARDEST,
-      [],
-      Array.from({ length: 400 }, (_, seed) => seed),
-    );
+    const many = at('which-string', HARDEST, [], firstSeeds(400));
     expect(new Set(many.map(({ truth }) => truth))).toEqual(new Set([0, 1, 2, 3]));
     const lines = LINES.map(({ id }) => STRINGS.filter(({ lineId }) => lineId === id).sort((a, b) => a.gauge - b.gauge));
     const long = lines.filter((line) => line.length >= 4);
@@ -87,12 +80,8 @@ describe('which string', () => {
 
   it('reads five times, on a caliper that is zeroed at first, and from the third level on up to 20 µm beside', () => {
     for (const level of [0, 1]) for (const { zero, readings } of at('which-string', level)) expect([zero, readings.length]).toEqual([0, 5]);
-    for (const level of [2, HARDEST])
-      reaches(
-        at('which-string', level).map(({ zero }) => zero),
-        -20e-6,
-        20e-6,
-      );
+    const zeroes = (level: number) => at('which-string', level).map(({ zero }) => zero);
+    for (const level of [2, HARDEST]) reaches(zeroes(level), -20e-6, 20e-6);
   });
 
   it('is felt as ribbed where it is wound, unless it was wound flat', () => {
@@ -136,12 +125,7 @@ describe('cents', () => {
   });
 
   it('is asked from E2 to E4, and beats on the partial that lies nearest to 660 a second', () => {
-    const many = at(
-      'cents',
-      0,
-      [],
-      Array.from({ length: 300 }, (_, seed) => seed),
-    );
+    const many = at('cents', 0, [], firstSeeds(300));
     const steps = many.map(({ note }) => Math.round(12 * Math.log2(note / 440)));
     expect([Math.min(...steps), Math.max(...steps)]).toEqual([-29, -5]);
     for (const { note, sounds, partial, beats, beatsAfter } of many) {
@@ -177,12 +161,7 @@ describe('stretch or slip', () => {
 describe('nylon', () => {
   it.each([0, 1, 2, 3, HARDEST])('level %i: strings of a kind lie so far from one another', (level) => {
     const spread = [0.15, 0.25, 0.35, 0.5][Math.min(level, 3)] ?? 0;
-    const all = at(
-      'nylon',
-      level,
-      [],
-      Array.from({ length: 200 }, (_, seed) => seed),
-    );
+    const all = at('nylon', level, [], firstSeeds(200));
     for (const { truth, hold, readings } of all) {
       expect(truth).toBeGreaterThanOrEqual(5);
       expect(truth).toBeLessThanOrEqual(72);
@@ -235,12 +214,7 @@ describe('order of strings', () => {
   });
 
   it('blocks only bridges that float, some of them', () => {
-    const all = at(
-      'order',
-      0,
-      ['electric-double-locking'],
-      Array.from({ length: 100 }, (_, seed) => seed),
-    );
+    const all = at('order', 0, ['electric-double-locking'], firstSeeds(100));
     const asked = all.flatMap((each) => (each.question === 'at-once' ? [each.blocked] : []));
     const share = asked.filter((blocked) => blocked).length / asked.length;
     expect(Math.abs(share - 0.4)).toBeLessThan(0.21); // three standard deviations of fifty

@@ -89,7 +89,8 @@ const loadsIn = (order: StringOrder, pulls: readonly Newtons[]): SideLoad[] =>
 
 /** Pulls at pitch of the first set that the table has for it, string 1 first. */
 function pullsOf(instrument: Instrument): Newtons[] {
-  const made = setsFor(instrument.family, instrument.strings.length).slice(0, 1).flatMap(madeOf);
+  const [set] = setsFor(instrument.family, instrument.strings.length);
+  const made = set === undefined ? [] : madeOf(set);
   return instrument.strings.flatMap((place, index) => {
     const string = made[index];
     return string === undefined ? [] : [newtons(tensionFor(pitchOf(instrument, place), place.scaleLength, string))];

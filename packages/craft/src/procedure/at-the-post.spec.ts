@@ -63,9 +63,7 @@ describe('the end of a string', () => {
       { post: { style, holeDepth } } as unknown as StringPlace,
       fromMillimetres(6),
       { postMethod, stub: 0.003 } as HouseMethods,
-      {
-        gauge: fromMillimetres(0.3),
-      } as StringProperties,
+      { gauge: fromMillimetres(0.3) } as StringProperties,
     );
 
   it('goes into the hole of a slotted post, and through all others', () => {

@@ -24,4 +24,4 @@ export { driftOf, dropsOf, pulledSince } from './pitches.js';
 export { setupOf, type Setup, type SetupString } from './setup.js';
 export { countedAgainst, lies, woundAsPlanned } from './from-plan.js';
 export { tellStory, type StoryLine } from './story.js';
-export { stageTimes, type StageTime } from './stage-times.js';
+export { stageBehind, stageTimes, type StageTime } from './stage-times.js';

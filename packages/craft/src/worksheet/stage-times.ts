@@ -45,6 +45,9 @@ const STAGE_BEHIND: Readonly<Record<Exclude<BenchEvent['kind'], TickKind>, Stage
   'from-newer': null,
 };
 
+/** The stage that an event belongs to; null for one that belongs to whatever comes next. */
+export const stageBehind = (event: BenchEvent): Stage | null => (isTick(event) ? stageOf(event.kind) : STAGE_BEHIND[event.kind]);
+
 /**
  * How long each stage took each person: the time from one event to the next belongs to the stage and the person of the next one, since that is what was being
  * done. The clock stands between 'paused' and 'resumed', and over a silence longer than `LONGEST_STEP_MS`. `now` (ms since the epoch) adds what has run since
@@ -67,7 +70,7 @@ export function stageTimes(
     carried += last === null || stopped ? 0 : workedBetween(last, at);
     last = at;
     if (event.kind === 'paused' || event.kind === 'resumed') stopped = event.kind === 'paused';
-    const stage = isTick(event) ? stageOf(event.kind) : STAGE_BEHIND[event.kind];
+    const stage = stageBehind(event);
     if (stage === null) continue;
     add(stage, event.personId, carried);
     carried = 0;

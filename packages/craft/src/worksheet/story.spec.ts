@@ -88,12 +88,7 @@ describe('the story of a job', () => {
   });
 
   it('has words for a bridge that moves', () => {
-    const springs = {
-      count: 3,
-      rateNPerMm: { low: 1, likely: 1.2, high: 1.4 },
-      initialN: { low: 3, likely: 8, high: 20 },
-      trials: 2,
-    };
+    const springs = { count: 3, rateNPerMm: { low: 1, likely: 1.2, high: 1.4 }, initialN: { low: 3, likely: 8, high: 20 }, trials: 2 };
     expect(
       says(
         { kind: 'bridge-blocked', payload: { blocked: false } },
@@ -159,11 +154,7 @@ describe('the story of a job', () => {
   });
 
   it('counts no turns where a clamp holds the string', () => {
-    const clamped: Happening = {
-      kind: 'wound',
-      string: 4,
-      payload: { turns: 0, slackMm: 0, cutBeyondPostMm: 5, nutDeg: null },
-    };
+    const clamped: Happening = { kind: 'wound', string: 4, payload: { turns: 0, slackMm: 0, cutBeyondPostMm: 5, nutDeg: null } };
     expect(says(clamped, step('wind', 3))).toEqual(['wound strings 4 and 3 (2.5 turns)']);
     expect(says(clamped)).toEqual(['wound string 4']);
   });

@@ -16,9 +16,13 @@ import { list, sayAct, sayScrews, signed } from '../../bridge';
     } @else {
       <p>{{ says() }}</p>
       @if (act(); as label) {
-        <button matButton="filled" type="button" class="act" (click)="actions.markDone()">
-          <span>{{ label }}</span> <kbd>Space</kbd>
-        </button>
+        @if (listens()) {
+          <button matButton type="button" class="quiet" (click)="actions.markDone()">{{ label }} <b>Space</b></button>
+        } @else {
+          <button matButton="filled" type="button" class="act" (click)="actions.markDone()">
+            <span>{{ label }}</span> <kbd>Space</kbd>
+          </button>
+        }
       }
       @if (open() > 0 && work.step()?.kind !== 'done') {
         <button matButton type="button" class="quiet" (click)="actions.markInOneGo()">it is balanced as it is <b>Shift Space</b></button>
@@ -59,6 +63,8 @@ export class BalanceNow {
     if (step.kind === 'done') return this.open() === 0 ? 'On along the rule' : `All ${this.open()} balanced`;
     return sayAct(step, this.work.screws());
   });
+  /** What is next is done at the strings and heard, not pressed here. */
+  protected readonly listens = computed(() => this.work.step()?.kind === 'read');
   /** How the pads lay when they came off, clamp by clamp. */
   private readonly pads = computed(() => {
     const noted = new Map((this.desk.lastTime()?.pads ?? []).map(({ clamp, lies }) => [clamp, lies]));

@@ -12,14 +12,7 @@ const work = (pegs: number, claw: number, minutes: number, home = true) => ({
 const compared = (more: Partial<SchoolsCompared> = {}): SchoolsCompared => ({
   byMarks: work(12, 1, 11),
   byEar: work(200, 7, 110, false),
-  blocked: {
-    ...work(6, 2, 12),
-    turnsIn: 3.375,
-    turnsOut: 1,
-    most: newtons(127),
-    tuned: newtons(6.1),
-    besides: cents(3.6),
-  },
+  blocked: { ...work(6, 2, 12), turnsIn: 3.375, turnsOut: 1, most: newtons(127), tuned: newtons(6.1), besides: cents(3.6) },
   springs: [
     { count: 2, holds: null, bend: cents(-65) },
     { count: 4, holds: { ...work(12, 2, 16), turns: -1.375 }, bend: cents(-54) },

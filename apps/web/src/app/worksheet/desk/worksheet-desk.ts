@@ -2,7 +2,7 @@ import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { PastSetup } from '@gold-peg/contract/register';
 import { isDone, nextStep, type StringStep } from '@gold-peg/craft/bench-run';
-import { isTick, lastStanding, stageOf, woundAsPlanned, type BenchEventKind } from '@gold-peg/craft/worksheet';
+import { lastStanding, stageBehind, woundAsPlanned, type BenchEventKind } from '@gold-peg/craft/worksheet';
 import { STRING_EVENTS, type ScrapReason, type Stage } from '@gold-peg/craft/stages';
 import { BenchLog, type Happening } from '../../bench-log/bench-log';
 import { LiveFeed } from '../../feed/live-feed';
@@ -18,21 +18,21 @@ import { WorksheetFiles } from './worksheet-files';
 
 /** What taking back undoes where the whole instrument is chosen for or handed over; anywhere else the latest step of a string. */
 const UNDOES: Readonly<Partial<Record<Stage, readonly string[]>>> = { choose: ['set-chosen', 'set-hung'], 'hand-over': ['handed-over'] };
-/** Readings that are taken back like steps, with the stage they belong to. */
-const READ_AT: Readonly<Partial<Record<BenchEventKind, Stage>>> = {
-  'turns-counted': 'wind',
-  heard: 'bring-up',
-  'heard-on-bridge': 'balance',
-  'set-on-bridge': 'balance',
-  'claw-turned': 'balance',
-  'springs-hooked': 'balance',
-  'fine-tuners-at-mid': 'balance',
-  'nut-clamped': 'balance',
-  'arm-moved': 'balance',
-  'pitch-read': 'settle',
-  'seated-again': 'settle',
-};
-const STEP_KINDS = [...Object.values(STRING_EVENTS), 'tensioned', ...Object.keys(READ_AT)];
+/** Readings that are taken back like steps. */
+const READINGS: readonly BenchEventKind[] = [
+  'turns-counted',
+  'heard',
+  'heard-on-bridge',
+  'set-on-bridge',
+  'claw-turned',
+  'springs-hooked',
+  'fine-tuners-at-mid',
+  'nut-clamped',
+  'arm-moved',
+  'pitch-read',
+  'seated-again',
+];
+const STEP_KINDS: readonly BenchEventKind[] = [...Object.values(STRING_EVENTS), 'tensioned', ...READINGS];
 
 /** Everything the stages of one worksheet share: its steps, the lane in hand, and what can be done. */
 @Injectable()
@@ -179,9 +179,8 @@ export class WorksheetDesk {
     const event = this.sheet().standing.find(({ id }) => id === eventId);
     if (event === undefined || eventId === null) return null;
     await this.job.happens({ kind: 'undone', payload: { eventId } });
-    if (!('string' in event)) return READ_AT[event.kind] ?? stage;
-    this.lane.set(event.string - 1);
-    return READ_AT[event.kind] ?? (isTick(event) ? stageOf(event.kind) : stage);
+    if ('string' in event) this.lane.set(event.string - 1);
+    return stageBehind(event) ?? stage;
   }
 
   /** Takes the set that is laid out. Returns whether there was one. */
