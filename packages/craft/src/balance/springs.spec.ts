@@ -42,8 +42,9 @@ describe('what springs are taken to be', () => {
     expect(count).toBe(0);
     expect(rate.likely / (1000 * FLOATING.springRate.value)).toBeCloseTo(1, 1);
     expect(rate.high / rate.low).toBeCloseTo(2.5 / 0.7, 0);
-    expect(initial.low).toBeLessThan(4);
-    expect(initial.high).toBeGreaterThan(16);
+    const { low, high } = FLOATING.springInitial;
+    // by knots that lie half a spread apart
+    expect(Math.abs(Math.log(initial.high / initial.low) / Math.log(high / low) - 1)).toBeLessThan(0.25);
   });
 
   it('is what they are once exact readings were taken: within the width of the net', () => {
@@ -72,6 +73,26 @@ describe('what springs are taken to be', () => {
     expect(Math.abs((found?.rate.likely ?? 0) / 1550 - 1)).toBeLessThan(0.06);
     const exact = foretell(heavier(truth), { at: metres(levelOf(truth)) }, { before, change, moved });
     told?.frequencies.forEach((sounds, index) => expect(sounds).toBeCloseTo(exact?.frequencies[index] ?? 0, 6));
+    // where it stands is where it was and how far it was moved; where it was level as it was heard, that was after
+    const there = foretell(truth, { at: metres(levelOf(truth) + moved) }, { before: inTune, change });
+    expect(foretell(truth, { at: levelOf(truth) }, { before: inTune, change, moved })).toEqual(there);
+    const asHeard = foretell(truth, null, { before: inTune, change });
+    expect(foretell(truth, null, { before: inTune, change, moved })).toEqual(asHeard);
+    for (const [way, drawn] of [-1, 1].map(
+      (sign) => [sign, foretell(truth, null, { before: inTune, change: [{ claw: metres(sign * moved) }] })] as const,
+    ))
+      drawn?.frequencies.forEach((sounds, index) => expect(way * ((sounds ?? 0) - (inTune[index] ?? 0))).toBeGreaterThan(0.1)); // in is up
+  }, 60_000);
+
+  it('asks nothing of the string that was set last: it sounds as it was set, and is read beside it', () => {
+    const trial = trialOn(1700, 8, () => 0);
+    if (trial === null) throw new Error('such springs hold the bridge');
+    const change = [{ string: 4, sounds: inTune[4] ?? (0 as Hertz) }, ...toneDown];
+    const told = foretell(withRate(1700), null, { before: inTune, change });
+    const read = (more: Partial<Record<number, number>>) =>
+      learned([{ before: inTune, change, after: (told?.frequencies ?? []).map((sounds, index) => ((sounds ?? 0) * 2 ** ((more[index] ?? 0) / 1200)) as Hertz) }], ERRORS); // prettier-ignore
+    expect(read({ [LOW]: 40 }).rate).toEqual(read({}).rate);
+    expect(read({ 4: 4 }).rate).not.toEqual(read({}).rate);
   }, 60_000);
 
   it('gets narrower with each trial, and by a whole pass as well as by one string', () => {
@@ -107,20 +128,20 @@ describe('what springs are taken to be', () => {
     const low = eight.strings.map(({ pitch }) => pitch);
     const change = [{ string: LOW, sounds: ((low[LOW] ?? 0) * 0.9) as Hertz }];
     expect(calibrateSprings(eight, null, [{ before: low, change, after: low }], ERRORS)).toBeNull();
+    expect(learnSprings(eight, null, [{ before: low, change, after: low }], ERRORS)).toBeNull();
   });
 
   it('are not learned from what no springs explain: such a trial is left out, and told', () => {
     const [good, bad] = [trialOn(1700, 8, () => 0), trialOn(1700, 8, () => 0)];
     if (good === null || bad === null) throw new Error('such springs hold the bridge');
-    const turned = {
-      ...bad,
-      after: bad.after.map((sounds, index) => (index === 2 && sounds !== null ? ((sounds * 2 ** (-300 / 1200)) as Hertz) : sounds)),
-    };
+    const beside = (off: number) => ({ ...bad, after: bad.after.map((sounds, index) => (index === 2 && sounds !== null ? ((sounds * 2 ** (off / 1200)) as Hertz) : sounds)) }); // prettier-ignore
+    const turned = beside(-300);
     const alone = learnSprings(floatingBridge, null, [good], ERRORS);
     const both = learnSprings(floatingBridge, null, [good, turned], ERRORS);
     expect(both).toMatchObject({ count: 1, strange: 1 });
     expect(both?.rate).toEqual(alone?.rate);
     expect(learnSprings(floatingBridge, null, [], ERRORS)?.strange).toBe(0);
+    expect(learnSprings(floatingBridge, null, [beside(20)], ERRORS)?.strange).toBe(0); // 20 ¢ at one of three: 12 ¢ as a root mean square
   }, 60_000);
 
   it('takes no springs that could not hold the bridge', () => {

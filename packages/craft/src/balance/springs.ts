@@ -122,20 +122,15 @@ export function learnSprings(
   errors: ReadingErrors,
   before: Pick<SpringsLearned, 'rate' | 'initial'> = USUAL_SPRINGS,
 ): SpringsLearned | null {
-  const learned = calibrateSprings(bridge, claw, trials, errors, before);
-  if (learned === null || trials.length === 0) return learned;
-  const springs = { ...bridge.springs, rate: learned.rate.likely, initial: newtons(learned.initial.likely) };
-  const off = trials.map((trial) => offOf({ ...bridge, springs }, claw, trial));
-  const worst = Math.max(...off);
-  if (worst <= STRANGE) return learned;
-  const fitting = learnSprings(
-    bridge,
-    claw,
-    trials.filter((_, index) => index !== off.indexOf(worst)),
-    errors,
-    before,
-  );
-  return fitting === null ? null : { ...fitting, strange: fitting.strange + 1 };
+  for (let kept = trials; ;) {
+    const learned = calibrateSprings(bridge, claw, kept, errors, before);
+    if (learned === null) return null;
+    const springs = { ...bridge.springs, rate: learned.rate.likely, initial: newtons(learned.initial.likely) };
+    const off = kept.map((trial) => offOf({ ...bridge, springs }, claw, trial));
+    const worst = Math.max(...off);
+    if (kept.length === 0 || worst <= STRANGE) return { ...learned, strange: trials.length - kept.length };
+    kept = kept.filter((_, index) => index !== off.indexOf(worst));
+  }
 }
 
 /** How far readings of a trial lie from what these springs foretell, root mean square, cents. */
@@ -144,7 +139,7 @@ function offOf(bridge: FloatingBridge, claw: ClawKnown, trial: BridgeTrial): num
   if (told === null) return Infinity;
   const squares = trial.after.flatMap((heard, index) => {
     const foretold = told.frequencies[index] ?? null;
-    return heard === null || foretold === null || foretold <= 0 ? [] : [(1200 * Math.log2(heard / foretold)) ** 2];
+    return heard === null || foretold === null ? [] : [(1200 * Math.log2(heard / foretold)) ** 2];
   });
   return Math.sqrt(squares.reduce((sum, each) => sum + each, 0) / Math.max(1, squares.length));
 }
@@ -177,8 +172,7 @@ function misfitOf(bridge: FloatingBridge, claw: ClawKnown, trial: BridgeTrial, e
   const settled = last !== undefined && 'string' in last ? last.string : null;
   const read = trial.after.reduce<number>((sum, heard, index) => {
     const [before, foretold] = [trial.before[index] ?? null, told.frequencies[index] ?? null];
-    if (heard === null || before === null || settled === index) return sum;
-    if (foretold === null || foretold <= 0) return Infinity;
+    if (heard === null || before === null || foretold === null || settled === index) return sum;
     return sum + (1200 * Math.log2(heard / foretold)) ** 2 / (2 * errors.pitch ** 2);
   }, 0);
   return trial.tipped === undefined ? read : read + (trial.tipped - told.tipped) ** 2 / errors.tilt ** 2;
