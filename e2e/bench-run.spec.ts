@@ -75,6 +75,17 @@ test('a whole instrument is restrung by keyboard alone, from signing in to the c
     if (string === 4) expect(await seriousFaults(page)).toEqual([]);
     await press('Space');
     await says(page, `String ${string} wound`);
+    for (const [key, says] of string === 4
+      ? ([
+          ['w', 'less what stretch brings'],
+          ['?', 'Backspace'],
+        ] as const)
+      : []) {
+      await press(key); // its reasons, and the keys
+      await expect(page.getByRole('dialog')).toContainText(says);
+      await press('Escape');
+      await expect(page.getByRole('dialog')).toBeHidden();
+    }
     await press('Space');
     await says(page, `String ${string} up, stretched once`);
     await press('Space');

@@ -311,32 +311,6 @@ function faultsOf(page: Page, address: string): string[] {
   return faults;
 }
 
-test('a whole string is worked by keyboard alone, with its reasons', async ({ page, workshop }) => {
-  await arrive(page, workshop, '/today');
-  await page.getByRole('link', { name: /Cutwater mandolin, oval/ }).focus();
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Which set?' })).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Take / })).toBeVisible();
-  await page.locator('body').click({ position: { x: 600, y: 30 } });
-  await page.keyboard.press('Space');
-  await expect(page.getByRole('button', { name: 'String 8 laid out' })).toBeVisible();
-  await page.keyboard.press('3');
-  await expect(page.getByRole('button', { name: 'String 3 laid out' })).toBeVisible();
-  await page.keyboard.press('Space');
-  await expect(page.getByRole('button', { name: 'String 8 laid out' })).toBeVisible();
-  await page.keyboard.press('Backspace');
-  await expect(page.getByRole('button', { name: 'String 3 laid out' })).toBeEnabled();
-  for (let stage = 0; stage < 4; stage++) await page.keyboard.press('ArrowRight');
-  await expect(page).toHaveURL(/\/wind$/);
-  await page.keyboard.press('w');
-  await expect(page.getByRole('dialog')).toContainText('what the post takes up for the turns, less what stretch brings');
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('dialog')).toBeHidden();
-  await page.keyboard.press('?');
-  await expect(page.getByRole('dialog')).toContainText('Backspace');
-  await page.keyboard.press('Escape');
-});
-
 test('forms say which field is wrong, and why', async ({ page, workshop }) => {
   await arrive(page, workshop, '/register/new');
   await page.getByRole('button', { name: 'Add to the register' }).click();

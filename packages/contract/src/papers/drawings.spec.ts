@@ -9,10 +9,8 @@ const sizeOf = (svg: string) => numbers(svg, /(?:width|height)="([\d.]+)" /g).sl
 describe('a head', () => {
   it.each(ARCHETYPES.map(({ id }) => id))('of %s lies within its frame, with a post and a string for each peg on it', (id) => {
     const instrument = instrumentOf(id);
-    const svg = drawHead(
-      instrument,
-      instrument.strings.map(() => ({ kind: 'plain' })),
-    );
+    const plain = instrument.strings.map(() => ({ kind: 'plain' as const }));
+    const svg = drawHead(instrument, plain);
     const pegs = instrument.strings.filter(({ post }) => post.pipAlong === null).length;
     expect(numbers(svg, /circle cx="([-\d.]+)"/g)).toHaveLength(pegs);
     const [width = 0, height = 0] = sizeOf(svg);

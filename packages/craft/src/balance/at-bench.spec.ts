@@ -20,6 +20,7 @@ const ORDER = [5, 4, 3, 2, 1, 0];
 const WAYS = { order: ORDER, tolerance: cents(2) };
 const FLAT = [-30, -60, -80, -100, -50, -20];
 const claw = levelOf(floatingBridge);
+const reading = (off: readonly number[]): BridgeHappening[] => offBy(off).map((sounds, string) => ({ kind: 'read', string, sounds }));
 
 /** Somebody who does what the product says, at a bridge with springs of its own. */
 function followed(truth: FloatingBridge, taken: FloatingBridge, most: number) {
@@ -64,8 +65,9 @@ describe('a bridge that is brought home', () => {
 
 describe('where a bridge stands', () => {
   it('is as it was heard, once all are heard; before that as it was reckoned', () => {
-    const heard = offBy(FLAT);
-    const reads = heard.map((sounds, string): BridgeHappening => ({ kind: 'read', string, sounds }));
+    const [heard, reads] = [offBy(FLAT), reading(FLAT)];
+    const none = Array<boolean>(6).fill(false);
+    expect(bridgeNow(floatingBridge, claw, [])).toMatchObject({ fresh: none, heard: none, passed: [], foretold: [] });
     const now = bridgeNow(floatingBridge, claw, reads);
     expect(now.fresh).toEqual(Array(6).fill(true));
     now.off.forEach((off, index) => expect(off).toBeCloseTo(FLAT[index] ?? 0, 6));
@@ -77,15 +79,12 @@ describe('where a bridge stands', () => {
   });
 
   it('does not depend on the order in which strings are heard', () => {
-    const reads = offBy(FLAT).map((sounds, string): BridgeHappening => ({ kind: 'read', string, sounds }));
+    const reads = reading(FLAT);
     const straight = bridgeNow(floatingBridge, claw, reads);
     fc.assert(
       fc.property(fc.shuffledSubarray([...reads.keys()], { minLength: 6 }), (order) => {
-        const other = bridgeNow(
-          floatingBridge,
-          claw,
-          order.flatMap((index) => reads[index] ?? []),
-        );
+        const shuffled = order.flatMap((index) => reads[index] ?? []);
+        const other = bridgeNow(floatingBridge, claw, shuffled);
         expect(other.angle).toBeCloseTo(straight.angle, 8);
         other.rests.forEach((rest, index) => expect(rest ?? 0).toBeCloseTo(straight.rests[index] ?? 1, 10));
       }),
@@ -94,8 +93,7 @@ describe('where a bridge stands', () => {
   });
 
   it('takes a string that sounds elsewhere than before for one whose peg was turned: the others are not heard any more', () => {
-    const heard = offBy([]);
-    const reads = heard.map((sounds, string): BridgeHappening => ({ kind: 'read', string, sounds }));
+    const [heard, reads] = [offBy([]), reading([])];
     const higher = { kind: 'read', string: 2, sounds: ((heard[2] ?? 0) * 2 ** (30 / 1200)) as Hertz } as const;
     const now = bridgeNow(floatingBridge, claw, [...reads, higher]);
     expect(now.fresh).toEqual([false, false, true, false, false, false]);
@@ -103,10 +101,43 @@ describe('where a bridge stands', () => {
     for (const index of [0, 1, 3, 4, 5]) expect(now.off[index] ?? 0).toBeLessThan(-0.1);
     const again = { ...higher, sounds: ((heard[2] ?? 0) * 2 ** (0.4 / 1200)) as Hertz };
     expect(bridgeNow(floatingBridge, claw, [...reads, again]).fresh).toEqual(Array(6).fill(true));
+    expect(bridgeNow(floatingBridge, claw, [...reading(FLAT), ...reading(FLAT)]).fresh).toEqual(Array(6).fill(true));
+  });
+
+  it('is heard anew after whatever moves it: then nothing was passed, and a nut stands as it was turned last', () => {
+    const passing = { ...(reading([])[5] as Extract<BridgeHappening, { kind: 'read' }>), kind: 'set', pass: AT_THEIR_NOTES } as const;
+    const begun = [...reading(FLAT), passing];
+    expect(bridgeNow(floatingBridge, claw, begun).passed).toEqual([5]);
+    const moves: BridgeHappening[] = [
+      ...[{ kind: 'claw', travel: fromMillimetres(1) } as const, { kind: 'springs', count: 4 } as const, { kind: 'arm' } as const],
+      ...[{ kind: 'fine-tuners-at-mid' } as const, { kind: 'clamps', shut: true } as const],
+    ];
+    for (const move of moves)
+      expect(bridgeNow(floatingBridge, claw, [...begun, move])).toMatchObject({ passed: [], fresh: Array(6).fill(false) });
+    const [, , , mid, shut] = moves as [BridgeHappening, BridgeHappening, BridgeHappening, BridgeHappening, BridgeHappening];
+    const nut = (...more: BridgeHappening[]) => bridgeNow(floatingBridge, claw, [...begun, ...more]).nut;
+    expect([nut(shut).mid, nut(mid, shut).mid, nut(mid, { kind: 'clamps', shut: false }).mid]).toEqual([false, true, false]);
+    expect(nut(mid, shut, passing, { ...passing, string: 4 }).turned).toEqual([5, 4]);
+  });
+
+  it('says of a pass what had been foretold of each string that is heard again, once', () => {
+    const passing = { kind: 'set', string: 5, sounds: offBy([])[5] ?? (0 as Hertz), pass: AT_THEIR_NOTES } as const;
+    const begun = [...reading(FLAT), passing];
+    const after = (...more: BridgeHappening[]) => bridgeNow(floatingBridge, claw, [...begun, ...more]);
+    const first = { kind: 'read', string: 0, sounds: offBy([-40])[0] ?? (0 as Hertz) } as const;
+    const told = (now: ReturnType<typeof after>) => now.foretold.map(({ string }) => string);
+    expect([told(after()), told(after(first)), told(after(first, first))]).toEqual([[], [0], [0]]);
+    expect(after(first).foretold[0]?.heard).toBeCloseTo(-40, 6);
+    expect([after(first).passed, after(passing).passed]).toEqual([[5], [5]]); // five are not heard yet; the same peg again is one
+    expect(told(after(first, { ...passing, string: 4 }, first))).toEqual([0]); // a second step of the pass keeps what was told
+    expect(told(bridgeNow(floatingBridge, claw, [passing, first]))).toEqual([]); // never heard before: a guess
+    const next = after(...reading([-40, -60, -80, -100, -50]).slice(0, 5));
+    expect([next.passed, told(next).length]).toEqual([[], 5]);
+    expect(told(bridgeNow(floatingBridge, claw, [...begun, ...reading([-40, -60, -80, -100, -50]).slice(0, 5), passing]))).toEqual([]);
   });
 
   it('that was lowered to learn from is no step of a pass: the others are heard next', () => {
-    const reads = offBy([]).map((sounds, string): BridgeHappening => ({ kind: 'read', string, sounds }));
+    const reads = reading([]);
     const lowered = { kind: 'set', string: 5, sounds: ((lightSet[5]?.pitch ?? 0) * 2 ** (-200 / 1200)) as Hertz, pass: null } as const;
     const now = bridgeNow(floatingBridge, claw, [...reads, lowered]);
     expect(now.passed).toEqual([]);
@@ -117,6 +148,8 @@ describe('where a bridge stands', () => {
     const now = bridgeNow(floatingBridge, claw, [{ kind: 'tilt', angle: fromDegrees(2) }]);
     expect(now.angle).toBeCloseTo(fromDegrees(2), 6);
     expect(now.claw).toBeLessThan(claw); // springs that pull less let it tip toward the neck
+    const heard = bridgeNow(floatingBridge, claw, [...reading(FLAT), { kind: 'tilt', angle: fromDegrees(2) }]);
+    heard.off.forEach((off, index) => expect(off).toBeCloseTo(FLAT[index] ?? 0, 4)); // they sound as they did
     expect(edgeRise(tiltOf(fromMillimetres(1.2), fromMillimetres(45)), fromMillimetres(45))).toBeCloseTo(0.0012, 9);
   });
 
@@ -172,20 +205,12 @@ describe('what comes next', () => {
 
   it('leaves all a little beside their notes first, where a mark would hang loose or past what a string bears', () => {
     // the claw was turned in under strings that were at their notes: all are sharp by a tone and more
-    const sharp = bridgeNow(
-      floatingBridge,
-      claw,
-      offBy([90, 130, 220, 130, 180, 250]).map((sounds, string) => ({ kind: 'read', string, sounds })),
-    );
+    const sharp = bridgeNow(floatingBridge, claw, reading([90, 130, 220, 130, 180, 250]));
     const down = nextAtBridge(sharp, WAYS);
     expect(down.kind === 'set' && down.leaves.toward).toBeGreaterThan(0);
     if (down.kind === 'set') for (const { target } of [down.step, ...down.rest]) expect(target).toBeGreaterThan(-300);
     const tight = { ...floatingBridge, strings: lightSet.map((string) => ({ ...string, breakingLoad: newtons(112) })) };
-    const flat = bridgeNow(
-      tight,
-      claw,
-      offBy([-150, -150, -150, -150, -150, -150]).map((sounds, string) => ({ kind: 'read', string, sounds })),
-    );
+    const flat = bridgeNow(tight, claw, reading(Array(6).fill(-150)));
     const up = nextAtBridge(flat, WAYS);
     expect(up.kind === 'set' && up.leaves.toward).toBeLessThan(0);
     if (up.kind === 'set') for (const { pull } of [up.step, ...up.rest]) expect(pull).toBeLessThanOrEqual(0.85 * 112);
@@ -193,12 +218,12 @@ describe('what comes next', () => {
 
   it('is a block where a mark would ask more of a string than is safe', () => {
     const weak = { ...floatingBridge, strings: lightSet.map((string) => ({ ...string, breakingLoad: newtons(60) })) };
-    const reads = offBy(FLAT).map((sounds, string): BridgeHappening => ({ kind: 'read', string, sounds }));
+    const reads = reading(FLAT);
     expect(nextAtBridge(bridgeNow(weak, claw, reads), WAYS).kind).toBe('block');
   });
 
   it('is nothing once all are heard at their notes', () => {
-    const reads = offBy([1, -1, 1.5, 0, 0, -1.9]).map((sounds, string): BridgeHappening => ({ kind: 'read', string, sounds }));
+    const reads = reading([1, -1, 1.5, 0, 0, -1.9]);
     expect(nextAtBridge(bridgeNow(floatingBridge, claw, reads), WAYS)).toEqual({ kind: 'done' });
   });
 

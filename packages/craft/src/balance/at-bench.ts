@@ -188,8 +188,8 @@ function read(now: BridgeNow, { string, sounds }: { string: number; sounds: Hert
   const fresh = now.fresh.with(string, true);
   const [foretold, heard] = [off[string] ?? null, offOf(bridge, string, sounds)];
   const all = fresh.every((is, index) => is || rests[index] === null);
-  const told =
-    foretold === null || heard === null || now.fresh[string] === true || now.heard[string] !== true ? [] : [{ string, foretold, heard }];
+  // what is heard for the first time was a guess, and what is heard once more was told already
+  const isTold = foretold !== null && heard !== null && now.fresh[string] !== true && now.heard[string] === true;
   return {
     ...now,
     ...seen(bridge, claw, stands.rests, stands.angle),
@@ -197,7 +197,7 @@ function read(now: BridgeNow, { string, sounds }: { string: number; sounds: Hert
     heard: now.heard.with(string, true),
     passed: all ? [] : now.passed,
     nut: { ...now.nut, shutAt: asClamped(now.nut, stands.rests) },
-    foretold: [...now.foretold.filter((each) => each.string !== string), ...told],
+    foretold: isTold ? [...now.foretold.filter((each) => each.string !== string), { string, foretold, heard }] : now.foretold,
   };
 }
 

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { instrumentOf } from '../archetypes/index.js';
+import { madeOf, setsFor } from '../strings/index.js';
 import { fromMillimetres, hertz, kilogramsPerMetre, metres, newtons, radians, toDegrees, type Metres } from '../units/index.js';
 import { frequencyFor, pullFor, pullOf, restFor, speaking, springReach, type BridgeString } from './bridge.js';
-import { blockLoad, coupling, forcesAt, levelClaw, levelRests, onePass, restsFrom, settle } from './index.js';
+import { blockLoad, bridgeUnder, coupling, forcesAt, levelClaw, levelRests, onePass, restsFrom, settle, usualSprings } from './index.js';
 import { centsFrom, floatingBridge, levelOf, lightSet } from '../testing/index.js';
 import { finalRests } from './one-pass.js';
 import { torque } from './equilibrium.js';
@@ -101,11 +103,8 @@ describe('what a floating bridge does', () => {
       strings: strings.map((string) => ({ ...string, restDensity: kilogramsPerMetre(string.restDensity * 1.15) })),
     };
     expect(settle(heavier, claw, finalRests(heavier, claw)).angle).toBeGreaterThan(0);
-    const balance = settle(
-      bridge,
-      claw,
-      rests((rest, index) => (index === 2 ? null : rest)),
-    );
+    const without = rests((rest, index) => (index === 2 ? null : rest));
+    const balance = settle(bridge, claw, without);
     expect(balance.frequencies[2]).toBeNull();
     expect(balance.pulls[2]).toBe(0);
     for (const off of centsOff(balance)) if (off !== null) expect(off).toBeGreaterThan(1);
@@ -136,14 +135,10 @@ describe('coupling', () => {
   it('is what a small turn of a peg does', () => {
     const matrix = coupling(bridge, claw, inTune) ?? fail();
     strings.forEach((_, turned) => {
-      const at = (share: number) =>
-        centsOff(
-          settle(
-            bridge,
-            claw,
-            inTune.map((rest, index) => metres(index === turned ? rest * (1 + share) : rest)),
-          ),
-        ).map((off) => off ?? 0);
+      const at = (share: number) => {
+        const turnedBy = inTune.map((rest, index) => metres(index === turned ? rest * (1 + share) : rest));
+        return centsOff(settle(bridge, claw, turnedBy)).map((off) => off ?? 0);
+      };
       const [less, more] = [at(-1e-6), at(1e-6)];
       const own = (more[turned] ?? 0) - (less[turned] ?? 0);
       strings.forEach((__, other) => {
@@ -153,6 +148,32 @@ describe('coupling', () => {
       });
     });
   });
+
+  it('leaves a string alone that is off, or hangs slack', () => {
+    for (const rest of [null, metres(1)]) {
+      const matrix = coupling(bridge, claw, [...inTune.slice(0, 2), rest, ...inTune.slice(3)]) ?? fail();
+      expect(matrix[2]).toEqual([0, 0, 1, 0, 0, 0]);
+      expect(matrix.map((row) => row[2])).toEqual([0, 0, 1, 0, 0, 0]);
+      expect(matrix[0]?.[1]).toBeLessThan(0);
+    }
+  });
+});
+
+it('an instrument says what of each string lies behind nut and saddle: nothing past a nut that locks, or a clamp at the head', () => {
+  for (const kind of ['electric-double-locking', 'electric-headless', 'electric-in-line-locking']) {
+    const instrument = { ...instrumentOf(kind), bridge: { ...instrumentOf(kind).bridge, vibrato: true } };
+    const [set] = setsFor(instrument.family, instrument.strings.length);
+    const made = set === undefined ? [] : madeOf(set);
+    const under = bridgeUnder(instrument, made, usualSprings);
+    expect(under?.strings).toHaveLength(6);
+    under?.strings.forEach(({ extra, massBand, saddleOffset }, index) => {
+      const past = kind === 'electric-in-line-locking' ? (instrument.strings[index]?.post.along ?? NaN) : 0;
+      expect(extra).toBeCloseTo(instrument.bridge.behindSaddle + past, 9);
+      expect([massBand, saddleOffset]).toEqual([(made[index]?.bandPercent ?? NaN) / 100, -0.003]); // saddles stand 3 mm behind the edge
+    });
+    expect(under?.springs).toMatchObject({ count: 3, rate: 1200 });
+    expect(bridgeUnder(instrument, made.slice(1), usualSprings)).toBeNull();
+  }
 });
 
 describe('one pass', () => {
@@ -177,11 +198,8 @@ describe('one pass', () => {
   });
 
   it('aims high where all are flat: those that follow will pull the bridge forward', () => {
-    const flat = restsFrom(
-      bridge,
-      claw,
-      strings.map(({ pitch }) => hertz(pitch * 2 ** (-100 / 1200))),
-    ).rests;
+    const lower = strings.map(({ pitch }) => hertz(pitch * 2 ** (-100 / 1200)));
+    const flat = restsFrom(bridge, claw, lower).rests;
     const [first] = onePass(bridge, claw, flat, [5, 4, 3, 2, 1, 0]);
     expect(first?.target).toBeGreaterThan(10);
   });

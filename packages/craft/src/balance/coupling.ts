@@ -18,18 +18,14 @@ export function coupling(bridge: FloatingBridge, claw: Metres, rests: RestLength
     if (rest === null || pull === 0) return null;
     const { stiffness } = string;
     const byPull = (1 / pull + 1 / (stiffness + pull)) / 2; // d ln f / dT
-    const pullByRest = (-stiffness * (length + string.extra)) / rest ** 2;
-    return {
-      byRest: byPull * pullByRest,
-      byAngle: (byPull * stiffness * first) / rest - first / length,
-      angleByRest: (-pullByRest * first) / comesBack,
-    };
+    return { byPull, byAngle: (byPull * stiffness * first) / rest - first / length, angleByPull: -first / comesBack };
   });
   return strings.map((of, j) =>
     strings.map((turned, i) => {
       if (of === null || turned === null) return i === j ? 1 : 0;
-      const own = turned.byRest + turned.byAngle * turned.angleByRest;
-      return i === j ? 1 : (of.byAngle * turned.angleByRest) / own;
+      // a peg that pulls so much more tips the bridge, which gives some of that back
+      const own = turned.byPull + turned.byAngle * turned.angleByPull;
+      return i === j ? 1 : (of.byAngle * turned.angleByPull) / own;
     }),
   );
 }

@@ -3,7 +3,7 @@ import { instrumentOf } from '../archetypes/index.js';
 import { stringProperties } from '../strings/index.js';
 import { tensionFor } from '../tension/index.js';
 import { floatingBridge, levelOf, lightSet, offBy, withRate } from '../testing/index.js';
-import { fromMillimetres, newtons, toDegrees, type Hertz } from '../units/index.js';
+import { fromDegrees, fromMillimetres, newtons, toDegrees, type Hertz } from '../units/index.js';
 import type { OnBridgeEvent } from '../worksheet/index.js';
 import {
   AT_THEIR_NOTES,
@@ -58,6 +58,28 @@ describe('what a log tells of springs', () => {
     expect(trialsOf(...all(0), { kind: 'springs', count: 4 }, ...all(30))).toEqual([]);
   });
 
+  it('begins anew with what is done after others were heard, and counts how far the claw was moved before', () => {
+    const claw: BridgeHappening = { kind: 'claw', travel: fromMillimetres(1.7) };
+    const [first, second] = trialsOf(...all(0), claw, ...all(20), set(5, -200), read(1, 12), read(2, 14));
+    expect([first?.moved, second?.moved]).toEqual([0, fromMillimetres(1.7)]);
+    const [alone, ...more] = trialsOf(...all(0), set(5, -200), read(1, 12), read(2, 14), set(4, -50), read(0, 3), read(1, 4));
+    expect([alone?.change.length, more]).toEqual([1, []]); // before the next not all were heard
+    const [turned] = trialsOf(...all(0), read(5, -200), read(1, 12), read(2, 14)); // nobody said so, but it was
+    expect(turned?.change).toHaveLength(1);
+    expect(trialsOf(set(5, -200), read(1, 12), read(2, 14))).toEqual([]); // from where nobody knows
+  });
+
+  it('ends where arm, nut, fine tuners or springs moved all beside; a tilt that is read moves nothing', () => {
+    const between = (event: BridgeHappening) => trialsOf(...all(0), set(5, -200), event, read(1, 12), read(2, 14)).length;
+    const moves: BridgeHappening[] = [
+      { kind: 'arm' },
+      { kind: 'clamps', shut: true },
+      { kind: 'fine-tuners-at-mid' },
+      { kind: 'springs', count: 4 },
+    ];
+    expect([...moves, { kind: 'tilt', angle: fromDegrees(1) } as const].map(between)).toEqual([0, 0, 0, 0, 1]);
+  });
+
   it('says what these springs do: a bridge that behaves so foretells the same', () => {
     const truth = withRate(1900);
     const claw = levelOf(truth);
@@ -83,6 +105,17 @@ describe('events of the log', () => {
     expect(turned).toEqual({ kind: 'claw', travel: expect.closeTo(0.00255, 9) as number });
     const [tilt] = happens({ kind: 'measured', payload: { what: 'bridge-level', valueMm: 4.5 } });
     expect(tilt?.kind === 'tilt' && toDegrees(tilt.angle)).toBeCloseTo((Math.asin(1.5 / 45) * 180) / Math.PI, 9);
+    const setTo = (payload: object) =>
+      happens({ kind: 'set-on-bridge', string: 5, payload: { cents: -100, sure: 1, by: 'typed', ...payload } })[0];
+    expect(setTo({})).toMatchObject({ kind: 'set', string: 4, pass: null });
+    expect(setTo({ aimCents: -90 })).toMatchObject({ pass: { toward: 0, travel: 0 } });
+    expect(setTo({ aimCents: -90, towardCents: 50, clawTurns: 2 })).toMatchObject({
+      pass: { toward: 50, travel: expect.closeTo(0.0034, 9) },
+    });
+    expect(happens({ kind: 'springs-hooked', payload: { count: 4 } })).toEqual([{ kind: 'springs', count: 4 }]);
+    expect(happens({ kind: 'fine-tuners-at-mid', payload: {} })).toEqual([{ kind: 'fine-tuners-at-mid' }]);
+    expect(happens({ kind: 'arm-moved', payload: { way: 'down' } })).toEqual([{ kind: 'arm' }]);
+    expect(happens({ kind: 'nut-clamped', payload: { shut: true } })).toEqual([{ kind: 'clamps', shut: true }]);
   });
 
   it('of a string that is not there, or a height nobody can compare, say nothing', () => {
@@ -100,11 +133,8 @@ describe('the bridge of an instrument', () => {
 
   it('pulls at pitch as its strings do', () => {
     const instrument = instrumentOf('electric-in-line-locking');
-    const bridge = bridgeUnder(
-      instrument,
-      instrument.strings.map(() => plain),
-      springs,
-    );
+    const strings = instrument.strings.map(() => plain);
+    const bridge = bridgeUnder(instrument, strings, springs);
     if (bridge === null) throw new Error('it moves');
     levelPulls(bridge).forEach((pull, index) => {
       const { pitch, scaleLength } = bridge.strings[index] ?? lightSet[0] ?? fail();

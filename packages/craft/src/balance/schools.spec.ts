@@ -25,11 +25,18 @@ describe('moves until a bridge is home', () => {
 
   it('takes a second pass where its springs are other ones, and never ends if nothing is learned and the claw is taken wrongly', () => {
     const softer = withRate(900);
+    const floating = { bridge: floatingBridge, claw: level };
     const other = { bridge: softer, claw: levelOf(softer), rests: restsFrom(softer, levelOf(softer), offBy(FLAT)).rests };
-    const moves = movesByMarks(other, { bridge: floatingBridge, claw: level }, WAYS);
+    const moves = movesByMarks(other, floating, WAYS);
     expect(moves).toMatchObject({ pegs: 12, home: true });
-    const stubborn = movesByMarks(other, { bridge: floatingBridge, claw: level }, { ...WAYS, learns: false });
+    const stubborn = movesByMarks(other, floating, { ...WAYS, learns: false });
     expect(stubborn.pegs).toBeGreaterThan(moves.pegs);
+    // nobody tunes by nothing at all: given up after 200 pegs; and a mark that is past what a string bears ends it
+    const vain = { ...WAYS, tolerance: cents(-1) };
+    for (const each of [movesByMarks(other, floating, vain), movesByEar(truth, vain)])
+      expect(each).toMatchObject({ pegs: 200, home: false });
+    const weak = { ...floatingBridge, strings: floatingBridge.strings.map((string) => ({ ...string, breakingLoad: newtons(60) })) };
+    expect(movesByMarks({ ...truth, bridge: weak }, { bridge: weak, claw: level }, WAYS).home).toBe(false);
   });
 
   it('by ear takes at least three times as many', () => {
@@ -40,8 +47,10 @@ describe('moves until a bridge is home', () => {
 
   it('by ear of a bridge whose claw was turned, the claw is turned as well', () => {
     const tipped = metres(level - 2 * LEAD);
-    const moves = movesByEar({ ...truth, claw: tipped, rests: restsFrom(floatingBridge, tipped, offBy(FLAT)).rests }, WAYS);
-    expect(moves.claw).toBeGreaterThan(0);
+    const tippedOver = { ...truth, claw: tipped, rests: restsFrom(floatingBridge, tipped, offBy(FLAT)).rests };
+    const [byEar, byMarks] = [movesByEar(tippedOver, WAYS), movesByMarks(tippedOver, { bridge: floatingBridge, claw: tipped }, WAYS)];
+    expect(byEar.claw).toBeGreaterThan(0);
+    expect(byMarks).toMatchObject({ pegs: 6, claw: 1, home: true });
   });
 });
 

@@ -35,20 +35,14 @@ describe('a bridge that stands skew', () => {
 
   it('a treble end that is measured after the claw was turned stands alone', () => {
     const measures = { lead: mm(1.7), edge, levelMm: 3 };
-    const happenings = happeningsOf(
-      floatingBridge,
-      [measured('bridge-level', 3.6), turned, measured('bridge-level-treble', 3.2)],
-      measures,
-    );
+    const log = [measured('bridge-level', 3.6), turned, measured('bridge-level-treble', 3.2)];
+    const happenings = happeningsOf(floatingBridge, log, measures);
     expect(happenings.at(-1)).toEqual({ kind: 'tilt', angle: expect.closeTo(tiltOf(mm(0.2), edge), 9) });
   });
 
   it('tips by the middle of both ends', () => {
-    const happenings = happeningsOf(floatingBridge, [measured('bridge-level', 3.6), measured('bridge-level-treble', 3.2)], {
-      lead: mm(1.7),
-      edge,
-      levelMm: 3,
-    });
+    const both = [measured('bridge-level', 3.6), measured('bridge-level-treble', 3.2)];
+    const happenings = happeningsOf(floatingBridge, both, { lead: mm(1.7), edge, levelMm: 3 });
     expect(happenings.at(-1)).toEqual({ kind: 'tilt', angle: expect.closeTo(tiltOf(mm(0.4), edge), 9) });
   });
 });

@@ -282,11 +282,8 @@ describe('tools and time', () => {
       expect([...used]).toEqual([...new Set(used)]); // nothing is asked for twice
     }
     for (const tool of tools) expect(TOOLS[tool]).not.toBe('');
-    const effort = expectedEffort(
-      instrument.family,
-      strings.map(({ construction }) => construction),
-      isVibrato(instrument.bridge),
-    );
+    const made = strings.map(({ construction }) => construction);
+    const effort = expectedEffort(instrument.family, made, isVibrato(instrument.bridge));
     const sum = (part: 'attended' | 'unattended') => steps.reduce((total, { minutes }) => total + minutes[part], 0);
     expect(sum('attended')).toBeCloseTo(effort.attendedMinutes, 6);
     expect(sum('unattended')).toBeCloseTo(60 * effort.settlingHours, 9);

@@ -121,11 +121,8 @@ function bestByTrying({ people, jobs, now }: Rack, inForce: readonly InForce[] =
       moved: 0,
       flow: 0,
     });
-    go(
-      inside.map((each) => ({ job: each, at: 0, end: Math.max(each.ready, each.hold ?? 0), hand: null })),
-      [],
-      out,
-    );
+    const left = inside.map((each) => ({ job: each, at: 0, end: Math.max(each.ready, each.hold ?? 0), hand: null }));
+    go(left, [], out);
   }
   return best;
 }

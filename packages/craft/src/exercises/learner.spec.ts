@@ -6,6 +6,9 @@ import { SKILLS, type Skill } from '../skills/index.js';
 const NOW = Date.UTC(2026, 4, 26, 9);
 const DAY = 86_400_000;
 const tried = (skill: Skill, off: number, good: boolean, at = NOW): Tried => ({ skill, off, good, at });
+const [never, always] = [() => false, () => true];
+const atNought = (off: number) => off === 0;
+const withinEight = (off: number) => Math.abs(off) <= 8;
 /** So many tries of a skill, a minute apart, the last one now. */
 const many = (skill: Skill, offs: readonly number[], good: (off: number) => boolean, now = NOW): Tried[] =>
   offs.map((off, nth) => tried(skill, off, good(off), now - (offs.length - 1 - nth) * 60_000));
@@ -16,10 +19,7 @@ describe('where somebody stands', () => {
     const found = Array.from({ length: 400 }, (_, seed) => {
       const chance = chanceFrom(seed + 1);
       const offs = Array.from({ length: 20 }, () => -9 + 6 * normal(chance));
-      const { bias, spread } = standingOf(
-        'slack',
-        many('slack', offs, (off) => Math.abs(off) <= 8),
-      );
+      const { bias, spread } = standingOf('slack', many('slack', offs, withinEight));
       return { bias: bias ?? 0, spread: spread ?? 0 };
     });
     const near = found.filter(({ bias }) => Math.abs(bias + 9) < 2).length / found.length;
@@ -32,10 +32,7 @@ describe('where somebody stands', () => {
 
   it('reads the last twenty, by hand: 10 and 14 twenty times each way', () => {
     const offs = [...Array.from({ length: 30 }, () => 99), ...Array.from({ length: 20 }, (_, nth) => (nth % 2 === 0 ? 10 : 14))];
-    const { bias, spread, worth, wrong } = standingOf(
-      'slack',
-      many('slack', offs, () => false),
-    );
+    const { bias, spread, worth, wrong } = standingOf('slack', many('slack', offs, never));
     expect(bias).toBeCloseTo(12, 9);
     expect(spread).toBeCloseTo(Math.sqrt(80 / 19), 9); // twenty deviations of 2
     expect(worth).toBeCloseTo(Math.hypot(12, Math.sqrt(80 / 19)) / 8, 9);
@@ -44,38 +41,27 @@ describe('where somebody stands', () => {
 
   it('reads them by when they were made, and none of another skill', () => {
     const offs = [...Array.from({ length: 30 }, () => 99), ...Array.from({ length: 20 }, () => 10)];
-    const mixed = [...many('slack', offs, () => false), ...many('cents', offs, () => true)].reverse();
+    const mixed = [...many('slack', offs, never), ...many('cents', offs, always)].reverse();
     expect(standingOf('slack', mixed)).toMatchObject({ tries: 20, bias: 10, spread: 0, wrong: 20 });
   });
 
   it('says nothing of few tries, and takes who never tried for untaught', () => {
     expect(standingOf('cents', [])).toMatchObject({ tries: 0, bias: null, spread: null, worth: 4 });
-    const few = standingOf(
-      'cents',
-      many('cents', [1, -1], () => true),
-    );
+    const few = standingOf('cents', many('cents', [1, -1], always));
     expect(few.bias).toBeNull();
     expect(few.worth).toBeCloseTo(0.4 * (Math.SQRT2 / 3) + 0.6 * 4, 9);
   });
 
   it('counts choices that were wrong: one in twenty is good work', () => {
     const offs = Array.from({ length: 20 }, (_, nth) => (nth === 4 ? 1 : 0));
-    expect(
-      standingOf(
-        'octave',
-        many('octave', offs, (off) => off === 0),
-      ),
-    ).toMatchObject({ wrong: 1, worth: 1, bias: null });
+    expect(standingOf('octave', many('octave', offs, atNought))).toMatchObject({ wrong: 1, worth: 1, bias: null });
   });
 });
 
 describe('how hard', () => {
   it('goes up after two that were good in turn, down after one that was not, and never below the first', () => {
-    const after = (good: readonly boolean[]) =>
-      levelOf(
-        'octave',
-        good.map((each, nth) => tried('octave', each ? 0 : 1, each, NOW + nth)),
-      );
+    const inTurn = (good: readonly boolean[]) => good.map((each, nth) => tried('octave', each ? 0 : 1, each, NOW + nth));
+    const after = (good: readonly boolean[]) => levelOf('octave', inTurn(good));
     expect(after([])).toBe(0);
     expect(after([true, true])).toBe(1);
     expect(after([true, true, true, true])).toBe(2);
@@ -90,12 +76,7 @@ describe('how hard', () => {
 });
 
 describe('what comes next', () => {
-  const good = (skill: Skill, times = 20) =>
-    many(
-      skill,
-      Array.from({ length: times }, () => 0),
-      () => true,
-    );
+  const good = (skill: Skill, times = 20) => many(skill, Array<number>(times).fill(0), always);
 
   it('halves what is remembered in a half-life that doubles with each right answer', () => {
     // three right of three: 2³ days
@@ -104,24 +85,15 @@ describe('what comes next', () => {
     expect(remembered('octave', tries, NOW + 8 * DAY)).toBeCloseTo(0.5, 9);
     expect(remembered('octave', tries, NOW + 16 * DAY)).toBeCloseTo(0.25, 9);
     // one right, two wrong: half a day
-    expect(
-      remembered(
-        'octave',
-        many('octave', [0, 1, 1], (off) => off === 0),
-        NOW + DAY,
-      ),
-    ).toBeCloseTo(0.25, 9);
+    expect(remembered('octave', many('octave', [0, 1, 1], atNought), NOW + DAY)).toBeCloseTo(0.25, 9);
     expect(remembered('octave', [], NOW)).toBe(0);
   });
 
   it('is the weakest of skills that are remembered alike', () => {
     for (const weak of SKILLS) {
       const others = SKILLS.filter((skill) => skill !== weak).flatMap((skill) => good(skill));
-      const poor = many(
-        weak,
-        Array.from({ length: 20 }, (_, nth) => (nth % 2 === 0 ? 1 : 0)),
-        (off) => off === 0,
-      );
+      const halves = Array.from({ length: 20 }, (_, nth) => (nth % 2 === 0 ? 1 : 0));
+      const poor = many(weak, halves, atNought);
       const sized = ['slack', 'cents', 'nylon'].includes(weak) ? poor.map((each) => ({ ...each, off: 60 })) : poor;
       expect(nextSkill([...others, ...sized], NOW)).toBe(weak);
     }

@@ -32,23 +32,15 @@ describe('strings that can stand on a neck', () => {
 
   it('hold at their pitch within the safe share, and do not hang slack', () => {
     const neck = strung('electric-in-line');
-    const options = optionsFor(
-      neck,
-      classesFor(neck, STRINGS),
-      neck.seats.map(() => null),
-    );
+    const filled = <T>(each: T) => neck.seats.map(() => each);
+    const options = optionsFor(neck, classesFor(neck, STRINGS), filled(null));
     options.forEach((list, seat) => {
       expect(list.length).toBeGreaterThan(5);
       for (const { load } of list) {
         expect(load.reserve).toBeGreaterThanOrEqual(0.25 - 1e-9);
         expect(load.pull).toBeGreaterThanOrEqual(15);
       }
-      const wound =
-        optionsFor(
-          neck,
-          classesFor(neck, STRINGS),
-          neck.seats.map(() => true),
-        )[seat] ?? [];
+      const wound = optionsFor(neck, classesFor(neck, STRINGS), filled(true))[seat] ?? [];
       for (const { string } of wound) expect(string.construction).toBe('wound');
       expect(wound.length).toBeLessThan(list.length);
     });

@@ -29,11 +29,8 @@ it('lays out the middle one where no set fits, and never the lightest', () => {
 it.each(ARCHETYPES.map(({ id }) => id))('%s: is never strung with the lightest of several', (id) => {
   const instrument = instrumentOf(id);
   const sets = setsFor(instrument.family, instrument.strings.length, SETS);
-  const first = firstLaidOut(
-    sets,
-    instrument.strings.map(({ slotWidth }) => slotWidth),
-    () => 0,
-  );
+  const slots = instrument.strings.map(({ slotWidth }) => slotWidth);
+  const first = firstLaidOut(sets, slots, () => 0);
   const thinner = sets.filter((set) => set.strings.every(({ gauge }, index) => gauge < (first?.strings[index]?.gauge ?? 0)));
   if (sets.length > 3)
     expect([id, thinner.length > 0 || sets.some((set) => set !== first && named(set) !== named(first))]).toEqual([id, true]);

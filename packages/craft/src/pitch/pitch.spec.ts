@@ -68,11 +68,8 @@ describe.each(NOTES)('%s', (_, pitch, inharmonicity) => {
 describe('what is heard', () => {
   it('does not move while a string of constant pitch fades for three seconds', () => {
     const chance = seeded(3);
-    const samples = noisy(
-      pluck({ first: hertz(110), inharmonicity: 4e-4, at: 0.14, ring: 8, seconds: 3.5, sampleRate: 48_000 }, chance),
-      40,
-      chance,
-    );
+    const sound = { first: hertz(110), inharmonicity: 4e-4, at: 0.14, ring: 8, seconds: 3.5, sampleRate: 48_000 };
+    const samples = noisy(pluck(sound, chance), 40, chance);
     const frames = trackPitch({ samples, sampleRate: 48_000, targets: [hertz(110)], hop: 0.2 });
     const cents = frames.map(({ heard }) => off(heard?.frequency ?? Number.NaN, 110));
     expect(frames.length).toBeGreaterThan(14);

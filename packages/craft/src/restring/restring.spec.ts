@@ -227,14 +227,8 @@ describe('what goes wrong', () => {
   it('a clamp that is too tight notches it: it breaks at 0.7 of what it bears', () => {
     const breaksAt = (way: string) => {
       const restring = laidOut('electric-double-locking');
-      let now = does(
-        restring,
-        started(restring),
-        { do: 'nut', on: false },
-        { do: 'block', on: true },
-        ...bare(0, way),
-        thread(restring, 0),
-      );
+      const blocked = does(restring, started(restring), { do: 'nut', on: false }, { do: 'block', on: true });
+      let now = does(restring, blocked, ...bare(0, way), thread(restring, 0));
       let pull = 0;
       for (let turn = 0; turn < 4000 && now.lost.length === 0; turn++) {
         pull = pullNow(restring, now, 0);

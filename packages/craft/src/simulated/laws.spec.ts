@@ -29,10 +29,8 @@ function anyString(seed: number, grip: number) {
     const read = spec === undefined ? null : stringProperties(spec);
     const plan = read?.ok === true ? windString({ instrument, index, string: read.value }) : null;
     if (read?.ok !== true || plan?.kind !== 'post' || place === undefined) continue;
-    const { of, state } = wound(
-      { plan, string: read.value, scale: place.scaleLength, gearRatio: instrument.gearRatio, holds: null },
-      chance,
-    );
+    const facts = { plan, string: read.value, scale: place.scaleLength, gearRatio: instrument.gearRatio, holds: null };
+    const { of, state } = wound(facts, chance);
     return { of: { ...of, grip, backlash: 0 }, state: { ...state, play: 0 }, pull: plan.load.pull };
   }
 }

@@ -16,10 +16,8 @@ it('rounds are what stretching cost, string by string, the first first', () => {
 });
 
 it('a round counts from where the string was left when it was not tuned back', () => {
-  const sheet = foldWorksheet(
-    1,
-    log(read(-40, 'stretch', false), read(-55, 'stretch', false), read(-58, 'rest', false), read(-60, 'stretch'), read(-3, 'stretch')),
-  );
+  const left = [read(-40, 'stretch', false), read(-55, 'stretch', false), read(-58, 'rest', false)];
+  const sheet = foldWorksheet(1, log(...left, read(-60, 'stretch'), read(-3, 'stretch')));
   expect(dropsOf(sheet, 0)).toEqual([40, 15, 2, 3]);
 });
 
@@ -42,23 +40,16 @@ it('what was stretched and not tuned back says nothing of drift until it is', ()
 });
 
 it('a string that was lost takes its rounds along, and gets them back when that is undone', () => {
-  const before = log(up, read(-40, 'stretch'), { kind: 'scrapped', string: 1, payload: { why: 'kinked' } });
-  expect(dropsOf(foldWorksheet(1, before), 0)).toEqual([]);
-  const undone = log(
-    up,
-    read(-40, 'stretch'),
-    { kind: 'scrapped', string: 1, payload: { why: 'kinked' } },
-    { kind: 'undone', payload: { eventId: '0190-002' } },
-  );
+  const lost: What[] = [up, read(-40, 'stretch'), { kind: 'scrapped', string: 1, payload: { why: 'kinked' } }];
+  expect(dropsOf(foldWorksheet(1, log(...lost)), 0)).toEqual([]);
+  const undone = log(...lost, { kind: 'undone', payload: { eventId: '0190-002' } });
   expect(dropsOf(foldWorksheet(1, undone), 0)).toEqual([40]);
 });
 
 it('a string that slipped and was seated again begins its rounds anew', () => {
   const again: What = { kind: 'seated-again', string: 1, payload: {} };
-  const sheet = foldWorksheet(
-    2,
-    log(up, read(-20, 'stretch'), read(-21, 'stretch'), read(-7, 'stretch', true, 2), again, read(-30, 'stretch')),
-  );
+  const before = [up, read(-20, 'stretch'), read(-21, 'stretch'), read(-7, 'stretch', true, 2)];
+  const sheet = foldWorksheet(2, log(...before, again, read(-30, 'stretch')));
   expect([dropsOf(sheet, 0), dropsOf(sheet, 1)]).toEqual([[30], [7]]);
 });
 

@@ -16,21 +16,10 @@ const taken = (...what: Happening[]) =>
 describe('what a job takes from the shelf', () => {
   const SET_STRINGS = ['s1', 's2', 's3', 's4', 's5', 's6'];
   const uses = (...what: Happening[]) =>
-    stockUse(foldWorksheet(6, logOf(...what)), () => SET_STRINGS).map(({ kind, itemId, state, string: number }) => [
-      kind,
-      itemId,
-      state,
-      number,
-    ]);
-  const set = (third = 's3') =>
-    choose(
-      SET_STRINGS.with(2, third).map((id) => string(id)),
-      { setId: 'set' },
-    );
-  const another = choose(
-    SET_STRINGS.map((id) => string(id, 0.4)),
-    { setId: 'other' },
-  );
+    stockUse(foldWorksheet(6, logOf(...what)), () => SET_STRINGS).map((use) => [use.kind, use.itemId, use.state, use.string]);
+  const ofGauge = (ids: readonly string[], gauge?: number) => ids.map((id) => string(id, gauge));
+  const set = (third = 's3') => choose(ofGauge(SET_STRINGS.with(2, third)), { setId: 'set' });
+  const another = choose(ofGauge(SET_STRINGS, 0.4), { setId: 'other' });
   const wound = (number: number): Happening => ({
     kind: 'wound',
     string: number,

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { RouterLink } from '@angular/router';
 import { DRIFT } from '@gold-peg/craft/constants';
 import type { PostStyle } from '@gold-peg/craft/instrument';
 import { isSoft } from '@gold-peg/craft/methods';
@@ -15,7 +16,7 @@ const NOTHING_TO_CUT: readonly PostStyle[] = ['slotted', 'clamp'];
 @Component({
   selector: 'peg-now-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButtonModule],
+  imports: [MatButtonModule, RouterLink],
   template: `<h2>Now</h2>
     <ng-content />
     @if (desk.closed()) {
@@ -34,9 +35,14 @@ const NOTHING_TO_CUT: readonly PostStyle[] = ['slotted', 'clamp'];
       } @else if (desk.stepInHand()?.record; as record) {
         <p class="soft"><b>Write down:</b> {{ record }}</p>
       }
-      <button matButton="filled" type="button" class="act" (click)="actions.markDone()">
-        <span>{{ says() }}</span> <kbd>Space</kbd>
-      </button>
+      @if (tooFresh() === null) {
+        <button matButton="filled" type="button" class="act" (click)="actions.markDone()">
+          <span>{{ says() }}</span> <kbd>Space</kbd>
+        </button>
+      } @else {
+        <a matButton="filled" class="act" routerLink="/today">Leave it, back to Today</a>
+        <button matButton type="button" class="quiet" (click)="actions.markDone()">{{ says() }} <b>Space</b></button>
+      }
       @if (desk.inOneGo().length > 1) {
         <button matButton type="button" class="quiet" (click)="actions.markInOneGo()">
           all {{ desk.inOneGo().length }} {{ done() }} <b>Shift Space</b>
