@@ -89,6 +89,11 @@ describe('what it would be worth', () => {
     expect((least?.angle ?? 0) - (least?.wanted ?? 0)).toBeCloseTo(Math.min(...nuts), 6);
     expect(least?.string).toBe(nuts.indexOf(Math.min(...nuts)));
     expect(worthOf(restring, begun(restring)).least).toBeNull();
+    // posts 4 + 2: string 2 breaks least, once it is straight
+    const split = laidOut('electric-four-two');
+    const on = [0, 1, 2].reduce((now, string) => does(split, now, ...bare(string, right(split)), thread(split, string)), started(split));
+    const two = [0, 2].reduce((now, string) => up(split, now, string), on);
+    expect([on, two, up(split, two, 1)].map((now) => worthOf(split, now).least?.string)).toEqual([undefined, 2, 1]);
   });
 
   it('says nothing of strings that are off or slack: no turns, no rounds, no week', () => {
@@ -148,6 +153,12 @@ describe('strings that come off', () => {
     const cut = (now: OnBench) => kindsOf(after(restring, now, { do: 'cut', string: 5 }));
     expect(cut(begun(restring))).toEqual(['cut-under-tension', 'eyes-bare']);
     expect(cut(does(restring, begun(restring), { do: 'cover', on: true }))).toEqual(['cut-under-tension']);
+    // an old one is no loss, a new one is; both come off then
+    const on = up(restring, does(restring, started(restring), ...bare(4, right(restring)), thread(restring, 4)), 4);
+    const both = does(restring, on, { do: 'cut', string: 5 }, { do: 'cut', string: 4 });
+    expect([both.strings[5], both.strings[4], both.lost]).toEqual([{ at: 'cut' }, { at: 'cut' }, [4]]);
+    const off = does(restring, both, { do: 'take-off', string: 5 }, { do: 'take-off', string: 4 });
+    expect([off.strings[5], off.strings[4]]).toEqual([{ at: 'off' }, { at: 'off' }]);
   });
 });
 

@@ -87,7 +87,8 @@ describe('a restring on a simulated instrument', () => {
     expect(after(restring, on, off[1] as Act)).toBe(on); // not while it pulls
     const again = does(restring, on, ...off);
     expect([again.strings[3], again.lost]).toEqual([{ at: 'off', bent: true }, []]);
-    expect(does(restring, on, { do: 'judge', string: 3 }, { do: 'trim', string: 3 }, ...off).lost).toEqual([3]);
+    const cut = does(restring, on, { do: 'judge', string: 3 }, { do: 'trim', string: 3 }, ...off);
+    expect([cut.lost, cut.strings[3]]).toEqual([[3], { at: 'off' }]);
   });
 
   it('does nothing of what cannot be done as it stands', () => {
@@ -378,5 +379,11 @@ describe('what goes wrong', () => {
       turns: 1,
     });
     expect(kindsOf(now)).toEqual(['tails-not-tucked-yet']);
+    const tucked = restring.strings.reduce(
+      (then, _, string) => does(wrapTuck, then, ...bare(string, 'tucked-under-neighbour')),
+      started(wrapTuck),
+    );
+    const wound = does(wrapTuck, tucked, thread(wrapTuck, 0), { do: 'turn', string: 0, turns: 1 }, thread(wrapTuck, 1), { do: 'turn', string: 1, turns: 1 }); // prettier-ignore
+    expect(kindsOf(wound)).toEqual([]);
   });
 });
