@@ -122,26 +122,6 @@ test('a set goes from the shelf to a job, a lost string takes one more, and the 
   await expect(page.getByRole('row').filter({ hasText: '.010–.046 stainless' })).toContainText('7');
 });
 
-test('an offcut that was weighed wins, and the table says so', async ({ page, workshop }) => {
-  await strings(page, workshop, 'Table');
-  await page.getByRole('searchbox', { name: 'Find' }).fill('.046 nickel-plated steel nickel-plated round');
-  await page
-    .getByRole('button', { name: /^\.046 nickel plated steel/ })
-    .first()
-    .click();
-  await page.getByLabel('mass, g').fill('90');
-  await page.getByRole('button', { name: 'Keep' }).click();
-  await expect(page.getByRole('alert')).toContainText('Mass and length go together');
-  await page.getByLabel('length, mm').fill('150');
-  await page.getByRole('button', { name: 'Keep' }).click();
-  await expect(page.getByRole('alert')).toContainText('times as heavy; read scale and ruler again');
-  await page.getByLabel('mass, g').fill('1.05');
-  await page.getByRole('button', { name: 'Keep' }).click();
-  await expect(page.getByText('Kept.')).toBeVisible();
-  // 1.05 g of 150 mm
-  await expect(page.getByRole('row').filter({ hasText: '7.000' })).toContainText('weighed');
-});
-
 test('a file goes out, is mended by hand, and comes in checked', async ({ page, workshop }) => {
   await strings(page, workshop, 'In and out');
   const download = page.waitForEvent('download');

@@ -51,6 +51,10 @@ describe('the range of the arm', () => {
     const without = armRange(floatingBridge, claw, rests.with(3, null as never));
     expect(without.strings[3]).toBeNull();
     expect(without.strings[2]).not.toBeNull();
+    const slack = rests.with(3, metres((rests[3] ?? 0) + 0.02)); // or slack: no arm moves what does not sound
+    expect(armRange(floatingBridge, claw, slack).strings[3]).toBeNull();
+    expect(bend(floatingBridge, claw, slack, 3, cents(100))).toEqual(Array(6).fill(null));
+    expect(bend(floatingBridge, claw, slack, 2, cents(200))[3]).toBeNull();
     expect(bend(floatingBridge, claw, rests.with(3, null as never), 2, cents(200))[3]).toBeNull();
     const stiff = { ...floatingBridge, stops: { ...floatingBridge.stops, forward: fromDegrees(0.1) } };
     expect(armRange(stiff, claw, rests).slackFirst).toBeNull(); // the stop comes before all

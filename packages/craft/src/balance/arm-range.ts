@@ -40,7 +40,6 @@ export function armRange(bridge: FloatingBridge, claw: Metres, rests: RestLength
 
 /** The pull falls all the way forward; the string is slack from where it reaches nothing. */
 function slackAngle(pullAt: (angle: number) => number, from: Radians, to: Radians): Radians | null {
-  if (pullAt(to) > 0) return null;
   const root = bisect((angle) => (pullAt(angle) > 0 ? 1 : -1), from, to, 1e-9);
   return root.kind === 'root' ? radians(root.x) : null;
 }

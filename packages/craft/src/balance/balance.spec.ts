@@ -7,7 +7,7 @@ import { frequencyFor, pullFor, pullOf, restFor, speaking, springReach, type Bri
 import { blockLoad, bridgeUnder, coupling, forcesAt, levelClaw, levelRests, onePass, restsFrom, settle, usualSprings } from './index.js';
 import { centsFrom, floatingBridge, levelOf, lightSet } from '../testing/index.js';
 import { finalRests } from './one-pass.js';
-import { torque } from './equilibrium.js';
+import { stiffnessAt, torque } from './equilibrium.js';
 
 const mm = fromMillimetres;
 const [strings, bridge] = [lightSet, floatingBridge];
@@ -132,6 +132,20 @@ describe('what a floating bridge does', () => {
 });
 
 describe('coupling', () => {
+  it('rests on how hard the bridge comes back: what its torque gains by a small tilt', () => {
+    for (const rests of [inTune, inTune.with(2, null as never), inTune.with(2, metres(1))]) {
+      const { angle } = settle(bridge, claw, rests);
+      const at = (by: number) =>
+        torque(bridge, claw, radians(angle + by), (index, length, string) =>
+          rests[index] === null ? 0 : pullOf(string, length, rests[index] ?? metres(0)),
+        );
+      const gained = (at(1e-5) - at(-1e-5)) / 2e-5;
+      expect(stiffnessAt(bridge, claw, angle, rests) / gained).toBeCloseTo(1, 6);
+    }
+    const open = metres(bridge.springs.free - 0.01); // coils that are closed pull nothing
+    expect(stiffnessAt(bridge, open, radians(0), [])).toBe(0);
+  });
+
   it('is what a small turn of a peg does', () => {
     const matrix = coupling(bridge, claw, inTune) ?? fail();
     strings.forEach((_, turned) => {

@@ -75,6 +75,7 @@ const TURNED = 1;
 export function trialsIn(stringCount: number, happenings: readonly BridgeHappening[]): BridgeTrial[] {
   const none = (): (Hertz | null)[] => Array.from({ length: stringCount }, () => null);
   const trials: BridgeTrial[] = [];
+  /** All strings as they were heard before the steps that follow; null before any. */
   let before: (Hertz | null)[] | null = null;
   let now = none();
   let steps: TrialStep[] = [];
@@ -87,7 +88,7 @@ export function trialsIn(stringCount: number, happenings: readonly BridgeHappeni
   const heard = (): (Hertz | null)[] => now.map((sounds, index) => (index === setLast() ? null : sounds));
   const isHeard = (): boolean => heard().filter((sounds) => sounds !== null).length >= LEAST_HEARD;
   const close = (): void => {
-    if (before !== null && steps.length > 0 && isHeard()) trials.push({ before, change: steps, after: heard(), moved: metres(moved) });
+    if (before !== null && isHeard()) trials.push({ before, change: steps, after: heard(), moved: metres(moved) });
     moved += movedSince;
     movedSince = 0;
     before = now.includes(null) ? null : now;
@@ -95,7 +96,7 @@ export function trialsIn(stringCount: number, happenings: readonly BridgeHappeni
   };
   /** What is done after others were heard begins anew; what is done at once goes on with the pass. */
   const disturb = (step: TrialStep): void => {
-    if (!now.includes(null) || (steps.length > 0 && isHeard())) close();
+    if (!now.includes(null) || isHeard()) close();
     now = none();
     steps.push(step);
   };

@@ -54,10 +54,8 @@ describe('a job of some strings', () => {
     const sheet = fold(chosen([1, 3]));
     expect(sheet.inJob).toEqual([true, false, true, false, false, false]);
     expect(passed(sheet, 'strip')).toEqual([false, true, false, true, true, true]);
-    const done = fold(
-      chosen([1]),
-      ...(['ready', 'strip', 'look-over', 'anchor', 'wind', 'bring-up', 'settle', 'trim'] as const).map((stage) => tick(stage, 1)),
-    );
+    const all = (['ready', 'strip', 'look-over', 'anchor', 'wind', 'bring-up', 'settle', 'trim'] as const).map((stage) => tick(stage, 1));
+    const done = fold(chosen([1]), ...all);
     expect(currentStage(done)).toBe('hand-over');
   });
 

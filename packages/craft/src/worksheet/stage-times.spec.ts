@@ -26,10 +26,8 @@ const noted = (minutes: number): BenchEvent => ({ ...at(minutes), kind: 'noted',
 
 const minutesOf = (log: readonly BenchEvent[], now?: { minutes: number; stage: Stage }) => {
   const sheet = foldWorksheet(6, log);
-  const times = stageTimes(
-    sheet,
-    now === undefined ? undefined : { ms: Date.parse(at(now.minutes).at), stage: now.stage, personId: 'corin' },
-  );
+  const looked = now === undefined ? undefined : { ms: Date.parse(at(now.minutes).at), stage: now.stage, personId: 'corin' };
+  const times = stageTimes(sheet, looked);
   return Object.fromEntries(times.map(({ stage, personId, ms }) => [`${stage} ${personId}`, ms / MINUTE]));
 };
 
