@@ -247,9 +247,8 @@ test('strings that are to be tuned again are told of wherever one is, on a devic
   page,
   workshop,
 }) => {
-  await arrive(page, workshop, '/today');
+  await arrive(page, workshop, '/register');
   await strung(page, workshop);
-  await page.getByRole('link', { name: 'Register', exact: true }).click();
   const alarm = page.getByText('Tune passport 0115 again:');
   const later = new Date(Date.parse(MORNING) + 40 * 60_000).toISOString(); // nylon wants it within the half hour
   await workshop.moveTo(later);

@@ -341,6 +341,7 @@ test('empty, unknown and unreachable are said in words', async ({ page, workshop
   await page.goto(`${workshop.address}/attic`);
   await expect(page.getByRole('heading', { name: 'Nothing hangs here' })).toBeVisible();
   await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Now', exact: true })).toBeVisible(); // gone sooner, the server would not have given the page
   await workshop.stop();
   await page.getByRole('link', { name: 'Register', exact: true }).click();
   await expect(page.getByRole('alert')).toContainText('The server does not answer');
