@@ -127,9 +127,9 @@ export function learnSprings(
     if (learned === null) return null;
     const springs = { ...bridge.springs, rate: learned.rate.likely, initial: newtons(learned.initial.likely) };
     const off = kept.map((trial) => offOf({ ...bridge, springs }, claw, trial));
-    const worst = Math.max(...off);
-    if (kept.length === 0 || worst <= STRANGE) return { ...learned, strange: trials.length - kept.length };
-    kept = kept.filter((_, index) => index !== off.indexOf(worst));
+    const farthest = off.reduce((far, each, index) => (each > (off[far] ?? 0) ? index : far), 0);
+    if ((off[farthest] ?? 0) <= STRANGE) return { ...learned, strange: trials.length - kept.length };
+    kept = kept.filter((_, index) => index !== farthest); // one fewer each time, whatever was read
   }
 }
 
