@@ -8,11 +8,8 @@ import { openHouse, type TestHouse } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
 
 /** Its types say that it has a default; it is one. */
-const jsQR = createRequire(import.meta.url)('jsqr') as (
-  pixels: Uint8ClampedArray,
-  width: number,
-  height: number,
-) => { data: string } | null;
+type ReadCode = (pixels: Uint8ClampedArray, width: number, height: number) => { data: string } | null;
+const jsQR = createRequire(import.meta.url)('jsqr') as ReadCode;
 
 let house: TestHouse;
 let technician: Visitor;

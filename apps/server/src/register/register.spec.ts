@@ -47,10 +47,8 @@ describe('the register', () => {
     for (const way of ['asc', 'desc']) {
       const pages: InstrumentSummary[] = [];
       for (let next: number | null | undefined = undefined; next !== null;) {
-        const { body } = await counter.ask(
-          'GET',
-          `/api/instruments?limit=4&order=${order}&way=${way}${next === undefined ? '' : `&after=${next}`}`,
-        );
+        const after = next === undefined ? '' : `&after=${next}`;
+        const { body } = await counter.ask('GET', `/api/instruments?limit=4&order=${order}&way=${way}${after}`);
         expect(body.count).toBe(all.length);
         expect(body.instruments.length).toBeLessThanOrEqual(4);
         pages.push(...(body.instruments as InstrumentSummary[]));

@@ -37,10 +37,8 @@ describe('there is one of each', () => {
     expect((await owner.ask('POST', '/api/jobs', again)).status).toBe(201);
     const back: BenchEvent = { ...eventHead(job, owner.personId), kind: 'undone', payload: { eventId: over.id } };
     expect(await send(back)).toMatchObject({ outcome: 'refused', says: expect.stringContaining('was taken in again since') });
-    const [{ n } = { n: 0 }] = await rows(
-      `SELECT count(*)::int AS n FROM job WHERE instrument_id = $1 AND state <> 'handed-over'`,
-      job.instrument.id,
-    );
+    const open = `SELECT count(*)::int AS n FROM job WHERE instrument_id = $1 AND state <> 'handed-over'`;
+    const [{ n } = { n: 0 }] = await rows(open, job.instrument.id);
     expect(n).toBe(1);
   });
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { chanceFrom } from '../simulated/index.js';
 import { floatingBridge, learned, levelOf, lightSet, offBy } from '../testing/index.js';
 import { cents, fromDegrees, radians } from '../units/index.js';
-import { armRange, levelRests, pullOf, restingAt, spreadOfBridge, type Unknown } from './index.js';
+import { armRange, bend, levelRests, pullOf, restingAt, restsFrom, spreadOfBridge, type Unknown } from './index.js';
 
 const claw = levelOf(floatingBridge);
 const rests = levelRests(floatingBridge);
@@ -21,7 +21,7 @@ const open = {
 const width = (band: { low: number; high: number } | null | undefined) => (band == null ? NaN : band.high - band.low);
 
 describe('what a bridge bears and does, by all that is not measured', () => {
-  const spread = spreadOfBridge(open, chanceFrom(1));
+  const spreadOf = () => spreadOfBridge(open, chanceFrom(1)); // reckoned within each test
 
   it('is what it is where all is known', () => {
     const known = spreadOfBridge({ ...open, samples: exact, measured: new Set(KNOWN), draws: 4 }, chanceFrom(1));
@@ -32,12 +32,24 @@ describe('what a bridge bears and does, by all that is not measured', () => {
     expect(known?.springs.likely).toBeCloseTo((pull * 10.5) / 40, 6);
     const range = armRange(floatingBridge, claw, rests);
     expect(known?.arm[0]?.up?.likely).toBeCloseTo(range.strings[0]?.up ?? NaN, 6);
-    expect(known?.arm[3]?.slackAt?.likely).toBeCloseTo(range.strings[3]?.slackAt ?? NaN, 6);
+    expect(known?.arm[0]?.down?.likely).toBeCloseTo(range.strings[0]?.down ?? NaN, 6);
+    const lowest = Math.min(...bend(floatingBridge, claw, rests, 0, open.bent).map((moved) => moved ?? 0));
+    expect(known?.arm[0]?.bends?.likely).toBeCloseTo(lowest, 6);
     expect(known?.lifts).toBeNull();
+  });
+
+  it('tells where a string goes slack from where the bridge lies, also where that is not level', () => {
+    const heard = offBy([-80, -60]);
+    const lies = restsFrom(floatingBridge, claw, heard);
+    const known = spreadOfBridge({ ...open, heard, samples: exact, measured: new Set(KNOWN), draws: 1 }, chanceFrom(1));
+    const at = armRange(floatingBridge, claw, lies.rests).strings[3]?.slackAt ?? NaN;
+    expect(Math.abs(lies.angle)).toBeGreaterThan(0.001);
+    expect(known?.arm[3]?.slackAt?.likely).toBeCloseTo(at - lies.angle, 9);
   });
 
   it('knows the pull of strings by their mass, and that of springs no better than saddles and hooks are measured', () => {
     // T (1 + T/EA) = μ (2 L f)²: mass within 3 % is a pull within less than that
+    const spread = spreadOf();
     const share = width(spread?.strings) / (spread?.strings.likely ?? NaN);
     expect(share).toBeGreaterThan(0.05);
     expect(share).toBeLessThan(0.07);
@@ -45,7 +57,9 @@ describe('what a bridge bears and does, by all that is not measured', () => {
   });
 
   it('tells fine tuners no better than their screws are known: a third to a half more or less', () => {
-    for (const turn of spread?.perTurn ?? []) {
+    const { perTurn = [] } = spreadOf() ?? {};
+    expect(perTurn).toHaveLength(6);
+    for (const turn of perTurn) {
       expect((turn?.high ?? 0) / (turn?.low ?? 1)).toBeGreaterThan(2);
       expect((turn?.high ?? 0) / (turn?.low ?? 1)).toBeLessThan(4.5);
     }

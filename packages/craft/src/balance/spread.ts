@@ -60,7 +60,7 @@ export function spreadOfBridge(asked: Asked, chance: () => number): BridgeSpread
             bends: band(({ bends }) => bends[index] ?? null),
           },
     ),
-    perTurn: asked.heard.map((sounds, index) => (sounds === null ? null : band(({ perTurn }) => perTurn[index] ?? null))),
+    perTurn: asked.heard.map((_, index) => band(({ perTurn }) => perTurn[index] ?? null)),
   };
 }
 
@@ -70,16 +70,14 @@ function drawOne(asked: Asked, chance: () => number) {
   if (drawn === null) return null;
   const { bridge, claw } = drawn;
   const { angle, rests } = restsFrom(bridge, claw, asked.heard);
-  const strings = bridge.strings.map((_, index) => index).filter((index) => rests[index] !== null);
-  const bends = new Map(strings.map((index) => [index, most(bend(bridge, claw, rests, index, asked.bent))]));
-  const turned = new Map(strings.map((index) => [index, tunerChange({ bridge, claw, rests, angle }, index, 1, metres(draws))]));
+  const each = <Value>(of: (index: number) => Value) => bridge.strings.map((_, index) => (rests[index] === null ? null : of(index)));
   return {
     angle,
     forces: forcesAt(bridge, claw, angle, rests),
     lifts: bridge.stops.back < 0 ? null : restingAt(bridge, claw, rests).lifts,
     arm: armRange(bridge, claw, rests).strings,
-    bends: bridge.strings.map((_, index) => bends.get(index) ?? null),
-    perTurn: bridge.strings.map((_, index) => turned.get(index) ?? null),
+    bends: each((index) => most(bend(bridge, claw, rests, index, asked.bent))),
+    perTurn: each((index) => tunerChange({ bridge, claw, rests, angle }, index, 1, metres(draws))),
   };
 }
 

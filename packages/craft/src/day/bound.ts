@@ -25,6 +25,12 @@ export function leastLate(bench: Bench): number {
   return lost + Math.max(0, ...given);
 }
 
+/** Weighted minutes of lateness that no plan has less than: those of each job as if nobody else were there; of one that fits nowhere, those of leaving it out. */
+export function leastTardiness({ left, ...bench }: Bench): number {
+  const alone = new Calendar({ left, ...bench });
+  return left.reduce((sum, { leftOut }, job) => sum + (alone.bestFor(job) ?? leftOut).tardiness, 0);
+}
+
 const minutesUntil = (gaps: readonly (readonly [number, number])[], due: number): number =>
   gaps.reduce((sum, [from, until]) => sum + Math.max(0, Math.min(until, due) - from), 0);
 

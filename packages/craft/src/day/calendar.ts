@@ -92,16 +92,14 @@ export class Calendar {
   /** A job's pieces one after the other; `stays`: each waits for where it lay, if it can be there. */
   private lyingIn(left: Left, hand: number | null, stays: boolean): Lying | null {
     const spots: Spot[] = [];
-    let [end, flow, moved] = [left.from, 0, 0];
+    let end = left.from;
     for (let index = 0; index < left.free.length; index++) {
       const spot = (stays ? this.whereItLay(left, { index, hand, end }) : null) ?? this.spotFor(left, index, hand, end);
       if (spot === null) return null;
       spots.push(spot);
       end = spot.end;
-      flow += end;
-      if (hasMoved(left.free[index]?.lay ?? null, spot.person, spot.start)) moved++;
     }
-    return { spots, ...costOf(left, end), moved, flow };
+    return asLying(left, spots);
   }
 
   private whereItLay(left: Left, { index, hand, end }: { index: number; hand: number | null; end: Minute }): Spot | null {
@@ -141,6 +139,13 @@ export class Calendar {
   objective(): Objective {
     return { late: this.late, tardiness: this.tardiness, moved: this.moved, flow: this.flow };
   }
+}
+
+/** A job in these spots, and what it adds to the objective there. */
+export function asLying(left: Left, spots: readonly Spot[]): Lying {
+  const moved = spots.filter(({ free, person, start }) => hasMoved(left.free[free]?.lay ?? null, person, start)).length;
+  const flow = spots.reduce((sum, { end }) => sum + end, 0);
+  return { spots, ...costOf(left, spots.at(-1)?.end ?? left.from), moved, flow };
 }
 
 /** The one that ends first, where neither is late and none moved. */

@@ -12,7 +12,7 @@ export function inOrder(bench: Bench, order: readonly number[]): Calendar {
 }
 
 /** Those that would be late give way to all others, and come last. */
-function putIn(calendar: Calendar, order: readonly number[]): void {
+export function putIn(calendar: Calendar, order: readonly number[]): void {
   const late: number[] = [];
   for (const job of order) {
     const lying = calendar.bestFor(job);

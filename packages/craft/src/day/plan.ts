@@ -3,8 +3,9 @@ import { benchOf, hasMoved, type Bench } from './bench.js';
 import { leastLate } from './bound.js';
 import type { Calendar, Spot } from './calendar.js';
 import { searchAll } from './exact.js';
-import { byLay, byRules, improve, inOrder } from './improve.js';
+import { byRules, improve, inOrder } from './improve.js';
 import { compare, type InForce, type Placed, type Plan, type Rack, type Reason } from './model.js';
+import { asItLay } from './stay.js';
 
 /** How long is planned: as many steps as that, or as long as `goesOn` says. With steps the same rack gives the same plan. */
 export interface PlanningTime {
@@ -44,8 +45,7 @@ export function planDay(rack: Rack, { seed, iterations: asked, goesOn, better }:
     bench,
     bench.left.map((_, job) => job),
   );
-  for (const order of [byLay(bench), ...byRules(bench)]) {
-    const other = inOrder(bench, order);
+  for (const other of [asItLay(bench), ...byRules(bench).map((order) => inOrder(bench, order))]) {
     if (compare(other.objective(), begun.objective()) < 0) begun = other;
   }
   better?.(asPlan(bench, begun));
@@ -85,10 +85,10 @@ export function planDay(rack: Rack, { seed, iterations: asked, goesOn, better }:
   return { ...asPlan(bench, best), bound: { late: least }, proved: false, iterations: steps };
 }
 
-/** The plan in force as it is, with what has to give way to what happened since: each job where it lay, or as early as it then can. */
+/** The plan in force as it is, with what has to give way to what happened since: each operation where it lay, or as soon after as it then can. */
 export function stayedPlan(rack: Rack, inForce: readonly InForce[]): Plan {
   const bench = benchOf(rack, inForce);
-  return asPlan(bench, inOrder(bench, byLay(bench)));
+  return asPlan(bench, asItLay(bench));
 }
 
 /** Which share of so many steps is over, asked once before each. */

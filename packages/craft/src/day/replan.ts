@@ -1,4 +1,5 @@
-import { hasMoved, type Place } from './bench.js';
+import { benchOf, hasMoved, type Place } from './bench.js';
+import { leastLate, leastTardiness } from './bound.js';
 import { planDay, stayedPlan, type Planned, type PlanningTime } from './plan.js';
 import type { InForce, Minute, Placed, Rack } from './model.js';
 
@@ -32,17 +33,22 @@ const WORTH = { minutes: 30, share: 0.1 };
 
 /**
  * The same for people who work by the plan: where what is late is late anyway, a little less lateness moves nobody. A promise more that is kept is worth it, and so is much less lateness; else all stays where it lay, as
- * far as it still can.
+ * far as it still can; at once, where nobody has moved and no other plan can be worth it.
  */
 export function replanQuietly(rack: Rack, inForce: readonly InForce[], time: PlanningTime): Replanned {
   if (inForce.length === 0) return replanDay(rack, inForce, time);
   const stays = stayedPlan(rack, inForce);
   time.better?.(stays); // what may not be taken is not shown
+  const now = stays.objective;
+  const isWorth = (gain: number) => gain > Math.max(WORTH.minutes, WORTH.share * now.tardiness);
+  const bench = benchOf(rack, inForce);
+  const bound = { late: leastLate(bench) };
+  if (now.moved === 0 && now.late <= bound.late && !isWorth(now.tardiness - leastTardiness(bench)))
+    return { ...stays, bound, proved: false, iterations: 0, moved: movedIn(rack, stays.operations, inForce) };
   const { better: _better, ...quiet } = time;
   const best = replanDay(rack, inForce, quiet);
-  const [now, then] = [stays.objective, best.objective];
-  const gain = now.tardiness - then.tardiness;
-  if (then.late < now.late || then.moved <= now.moved || gain > Math.max(WORTH.minutes, WORTH.share * now.tardiness)) return best;
+  const then = best.objective;
+  if (then.late < now.late || then.moved <= now.moved || isWorth(now.tardiness - then.tardiness)) return best;
   return { ...best, ...stays, proved: false, moved: movedIn(rack, stays.operations, inForce) };
 }
 

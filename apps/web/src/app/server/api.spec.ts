@@ -43,10 +43,7 @@ describe('the client of the contract', () => {
   afterEach(() => vi.unstubAllGlobals());
 
   const failure = async (work: Promise<unknown>): Promise<ServerProblem> => {
-    const error: unknown = await work.then(
-      () => null,
-      (reason: unknown) => reason,
-    );
+    const error: unknown = await work.then(String, (reason: unknown) => reason);
     if (!(error instanceof ServerProblem)) throw new Error(`expected a problem, had ${String(error)}`);
     return error;
   };
