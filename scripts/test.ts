@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { cpus } from 'node:os';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { build, toolIn } from './build.js';
+import { build, toolIn, TSC } from './build.js';
 import { chromiumPath, needChromium } from './debian.js';
 
 const root = new URL('..', import.meta.url).pathname;
@@ -22,10 +22,11 @@ interface Step {
 /** What only passes or fails adds nothing to the passed, so that the sum counts tests. */
 const CHECKS: readonly (readonly [name: string, tool: string, ...args: string[]])[] = [
   ['lint', 'eslint', '.'],
+  ['lint by types', 'oxlint', '--type-aware'],
   ['format', 'prettier', '--check', '--log-level', 'warn', '.'],
   // the interface and its specs are read for types as they are built; its workers are only built
   ...['packages/craft', 'packages/contract', 'apps/server', 'apps/cli', 'apps/web/tsconfig.worker.json', 'e2e', 'scripts'].map(
-    (project) => [`types of ${project}`, 'tsc', '--noEmit', '-p', project] as const,
+    (project) => [`types of ${project}`, TSC, '--noEmit', '-p', project] as const,
   ),
 ];
 
