@@ -32,22 +32,32 @@ async function send(page: Page, path: string, body: object): Promise<void> {
   expect(reply.status(), await reply.text()).toBe(201);
 }
 
-/** Goes there as a link of the page would, without loading it anew. */
-async function go(page: Page, path: string): Promise<void> {
-  await page.evaluate((to) => {
-    history.pushState({}, '', to);
-    dispatchEvent(new PopStateEvent('popstate', { state: {} }));
-  }, path);
-  await page
-    .locator('main peg-stage-rule')
-    .waitFor()
-    .catch(async () => {
-      throw new Error(
-        `${path} does not come on the ${page.viewportSize()?.width} px screen, which shows: ${await page.locator('body').innerText()}`,
-      );
-    });
-  await page.waitForFunction((to) => location.pathname === to && document.querySelector('main peg-under-way') === null, path);
-  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+/** What the page itself is given: what looks at it, and what it has asked its server for and has no answer to. */
+interface InPage {
+  faultsSeen: typeof faultsSeen;
+  asked: Set<Promise<Response>>;
+}
+
+/** Goes to a stage as a link of the page would, without loading it anew, and says what is wrong there: all of it in the page, which is asked once. */
+function seenAt(page: Page, path: string, how: Parameters<typeof faultsSeen>[0]): Promise<string[]> {
+  return page.evaluate(
+    async ({ to, what }) => {
+      history.pushState({}, '', to);
+      dispatchEvent(new PopStateEvent('popstate', { state: {} }));
+      const frame = () => new Promise(requestAnimationFrame);
+      const { faultsSeen: seen, asked: open } = window as unknown as InPage;
+      const isThere = () => {
+        const here = document.querySelector<HTMLAnchorElement>('main peg-stage-rule [aria-current=step]')?.pathname === to;
+        return here && open.size === 0 && !/Listening …/.test(document.querySelector('main')?.textContent ?? '');
+      };
+      for (const from = performance.now(); !isThere(); await frame())
+        if (performance.now() - from > 60_000) throw new Error(`${to} does not come: ${document.body.innerText}`);
+      await frame();
+      await frame();
+      return seen(what);
+    },
+    { to: path, what: how },
+  );
 }
 
 async function openOn(browser: Browser, workshop: Workshop, { width, height, light, touch }: Screen): Promise<Page> {
@@ -59,6 +69,16 @@ async function openOn(browser: Browser, workshop: Workshop, { width, height, lig
   const item = page.getByRole('menuitem', { name: /^Light/ });
   if ((await item.textContent())?.includes(light) === true) await page.keyboard.press('Escape');
   else await item.click();
+  await page.evaluate(`window.faultsSeen = ${faultsSeen.toString()}`);
+  await page.evaluate(() => {
+    const [own, send] = [window as unknown as InPage, window.fetch.bind(window)];
+    own.asked = new Set();
+    window.fetch = (...what) => {
+      const answer = send(...what);
+      own.asked.add(answer);
+      return answer.finally(() => own.asked.delete(answer));
+    };
+  });
   return page;
 }
 
@@ -71,12 +91,12 @@ test('every instrument fits at every stage, on the bench screen and on a tablet'
     const faults: string[] = [];
     for (const [kind, path] of worksheets)
       for (const stage of stagesOf({ balances: isVibrato(instrumentOf(kind).bridge) })) {
-        await go(page, `${path}/${stage}`);
         // a card is as long as what was done, and a tablet held upright is scrolled with a finger
-        const seen = await page.evaluate(faultsSeen, { scrolls: stage === 'hand-over' || touch, touch });
+        const seen = await seenAt(page, `${path}/${stage}`, { scrolls: stage === 'hand-over' || touch, touch });
         faults.push(...seen.map((fault) => `${kind}, ${stage}, ${width} px: ${fault}`));
+        if (touch || stage !== 'choose') continue; // one takes: two would wait for one another's button
         const take = page.getByRole('button', { name: /^Take / });
-        if (touch || stage !== 'choose' || !(await take.isVisible())) continue; // one takes: two would wait for one another's button
+        if (!(await take.isVisible())) continue;
         await take.click();
         await page.waitForURL(/ready$/);
       }
