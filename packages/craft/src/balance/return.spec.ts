@@ -37,6 +37,8 @@ describe('what did not return after the arm', () => {
     expect(verdicts({ down: slid(2, 4e-5), up: slid(2, -4e-5) })[2]).toBe('friction');
     expect(verdicts({ down: slid(2, 4e-5), up: slid(2, 8e-5) })[2]).toBe('slips');
     expect(verdicts({ down: slid(4, -4e-5) })[4]).toBe('hung');
+    expect(verdicts({ down: before, up: slid(2, 8e-5) })[2]).toBe('slips'); // it came back from dives
+    expect(verdicts({ down: before, up: slid(2, -8e-5) })[2]).toBe('returns');
   });
 
   it('pulls up alone tell as much: high hangs, low slips', () => {
@@ -52,11 +54,25 @@ describe('what did not return after the arm', () => {
     expect(new Set(judged.strings.map((string) => string?.judged))).toEqual(new Set(['returns']));
   });
 
-  it('what came back leaves nothing to say', () => {
-    const judged = judge({ down: before });
-    expect(judged.bridge).toMatchObject({ sticks: false });
-    expect(judged.strings.every((string) => string?.judged === 'returns')).toBe(true);
-    expect(() => judge({})).toThrow(RangeError);
+  it('so beside two strings that came back low by themselves', () => {
+    const [stands, low] = [stuck(0.1), [2, 3]];
+    const judged = judge({ down: stands.map((off, index) => cents(low.includes(index) ? off - 10 : off)) });
+    expect(judged.strings.map((string) => string?.judged === 'one-way')).toEqual([false, false, true, true, false, false]);
+    for (const index of low) expect(judged.strings[index]?.own).toBeCloseTo(-10, 1);
+    expect(judged.strings[2]?.after).toBeCloseTo((stands[2] ?? 0) - 10, 9);
+  });
+
+  it('what came back to where it stood leaves nothing to say, whether that was at its note or not, also of a string that is off', () => {
+    for (const stood of [before, before.map((_, index) => cents(-30 - 10 * index))]) {
+      const { strings, bridge } = judge({ before: stood, down: stood });
+      expect(strings.every((string) => string?.judged === 'returns' && Math.abs(string.own) < 1e-9)).toBe(true);
+      expect(bridge.most).toBeLessThan(1e-6);
+      expect(bridge.sticks).toBe(false);
+      const off = judge({ before: stood.with(5, null as never), down: stood.with(4, null as never) });
+      expect(off.strings.map((string) => string?.judged ?? null)).toEqual(['returns', 'returns', 'returns', 'returns', null, null]);
+      expect(off.bridge.sticks).toBe(false);
+    }
+    expect(() => judge({})).toThrow(/^nothing was heard/);
   });
 });
 
@@ -71,11 +87,16 @@ describe('what the log tells of a return', () => {
   it('is what all stood at before, and what was heard after dives and after pulls up', () => {
     const log = [...heard([0, 1]), dive('down'), ...heard([-5, 1]), dive('up'), ...heard([4, 1])];
     expect(returnOf(2, log)).toEqual({ before: [0, 1], down: [-5, 1], up: [4, 1] });
+    expect(returnOf(2, log.slice(0, 3))).toEqual({ before: [0, 1], down: null, up: null });
+    expect(returnOf(2, log.slice(0, 4))).toEqual({ before: [0, 1], down: [-5, null], up: null });
+    expect(returnOf(2, log.toSpliced(2, 0, event('measured')))?.before).toEqual([0, 1]);
   });
 
   it('nothing where not all was heard before, or a peg was turned since', () => {
     expect(returnOf(2, [...heard([0]), dive('down'), ...heard([-5, 1])])).toBeNull();
-    const set = event('set-on-bridge', { string: 1, payload: { cents: 0, sure: null, by: 'typed' } });
+    const set = event('set-on-bridge', { string: 1, payload: { cents: 2, sure: null, by: 'typed' } });
+    expect(returnOf(2, [...heard([0, 1]), set, dive('down')])).toBeNull();
+    expect(returnOf(2, [...heard([0, 1]), set, ...heard([0, 1]).slice(1), dive('down')])?.before).toEqual([2, 1]);
     expect(returnOf(2, [...heard([0, 1]), dive('down'), ...heard([-5, 1]), set])).toBeNull();
     expect(returnOf(2, [...heard([0, 1]), event('claw-turned', { payload: { bassTurns: 1, trebleTurns: 1 } }), dive('down')])).toBeNull();
   });

@@ -47,23 +47,26 @@ export function judgeReturn(bridge: FloatingBridge, claw: Metres, { before, down
       : (centsAt(string, rest, radians(angle + STEP)) - centsAt(string, rest, radians(angle - STEP))) / (2 * STEP);
   });
   const own = (read: readonly (Cents | null)[]) => {
-    const changes = read.map((now, index) => (now === null || before[index] == null ? null : now - (before[index] ?? 0)));
-    const tilt = median(
-      changes.flatMap((change, index) => (change === null || perTilt[index] == null ? [] : [change / (perTilt[index] ?? 1)])),
-    );
-    return { tilt, own: changes.map((change, index) => (change === null ? null : change - (perTilt[index] ?? 0) * tilt)) };
+    const changes = read.map((now, index) => ofBoth(now, before[index], (a, b) => a - b));
+    const tilt = median(changes.flatMap((change, index) => ofBoth(change, perTilt[index], (by, each) => [by / each]) ?? []));
+    return { tilt, own: changes.map((change, index) => ofBoth(change, perTilt[index], (by, each) => by - each * tilt)) };
   };
   const [first, second] = [own(after), down !== null && up !== null ? own(up) : null];
-  const strings = after.map((now, index) => {
-    const [change, other] = [first.own[index] ?? null, second?.own[index] ?? null];
-    if (now === null || change === null) return null;
-    return { after: now, own: cents(change), judged: down === null ? judgeUp(change) : judge(change, other) };
-  });
+  const strings = after.map((now, index) =>
+    ofBoth(now, first.own[index], (heard, change) => {
+      const judged = down === null ? judgeUp(change) : judge(change, second?.own[index] ?? null);
+      return { after: cents(heard), own: cents(change), judged };
+    }),
+  );
   const alone = tiltOfItself(bridge, claw, rests, first.own, angle);
   const tilt = radians(first.tilt - alone);
   const most = cents(Math.max(...perTilt.map((each) => Math.abs((each ?? 0) * tilt))));
   return { strings, bridge: { tilt, most, sticks: most > HEARD } };
 }
+
+/** What follows from two figures that are known; null where one of them is not. */
+const ofBoth = <T>(one: number | null | undefined, other: number | null | undefined, then: (one: number, other: number) => T): T | null =>
+  one == null || other == null ? null : then(one, other);
 
 /** After pulls up alone: what hangs stays high, what slips is low. */
 const judgeUp = (up: number): StringReturn => (Math.abs(up) <= HEARD ? 'returns' : up > 0 ? 'friction' : 'slips');

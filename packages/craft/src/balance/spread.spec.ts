@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { chanceFrom } from '../simulated/index.js';
 import { floatingBridge, learned, levelOf, lightSet, offBy } from '../testing/index.js';
 import { cents, fromDegrees, radians } from '../units/index.js';
+import { normalOf } from './draws.js';
 import { armRange, bend, levelRests, pullOf, restingAt, restsFrom, spreadOfBridge, type Unknown } from './index.js';
 
 const claw = levelOf(floatingBridge);
@@ -19,6 +20,18 @@ const open = {
   draws: 400,
 };
 const width = (band: { low: number; high: number } | null | undefined) => (band == null ? NaN : band.high - band.low);
+
+it('draws normal deviates from two even ones: √(−2 ln u) cos 2πv', () => {
+  const drawn = [0, 0.5, 0.25].map((v) =>
+    normalOf(
+      (
+        (pair) => () =>
+          pair.shift() ?? NaN
+      )([1 - Math.exp(-2), v]),
+    ),
+  );
+  [2, -2, 0].forEach((deviate, nth) => expect(drawn[nth]).toBeCloseTo(deviate, 9));
+});
 
 describe('what a bridge bears and does, by all that is not measured', () => {
   const spreadOf = () => spreadOfBridge(open, chanceFrom(1)); // reckoned within each test
