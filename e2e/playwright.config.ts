@@ -3,12 +3,13 @@ import { defineConfig } from '@playwright/test';
 import { chromiumPath } from '../scripts/debian.js';
 
 /**
- * A project for each file, since a project gets a worker of its own, and with it a workshop that no other file has been in. Those that go through every instrument
- * and every screen take longest, and begin.
+ * A project for each file, since a project gets a worker of its own, and with it a workshop that no other file has been in. Those that take longest begin: every
+ * instrument, every screen, and a simulated bench that works by the clock.
  */
+const LONG = /^(every|simulated)-/;
 const files = readdirSync(import.meta.dirname)
   .filter((name) => name.endsWith('.spec.ts'))
-  .sort((one, other) => Number(other.startsWith('every-')) - Number(one.startsWith('every-')));
+  .sort((one, other) => Number(LONG.test(other)) - Number(LONG.test(one)));
 
 export default defineConfig({
   testDir: '.',
