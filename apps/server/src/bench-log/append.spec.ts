@@ -134,10 +134,10 @@ describe('appending to the log', () => {
 
 describe('projections', () => {
   const stateOf = async () => (await house.store.getRepository(JobRow).findOneByOrFail({ id: job.id })).state;
-  const currentGauges = async () =>
-    (await house.store.getRepository(CurrentStringRow).find({ where: { instrumentId: job.instrument.id }, order: { string: 'ASC' } })).map(
-      ({ gaugeMm }) => gaugeMm,
-    );
+  const currentGauges = async () => {
+    const own = { where: { instrumentId: job.instrument.id }, order: { string: 'ASC' } } as const;
+    return (await house.store.getRepository(CurrentStringRow).find(own)).map(({ gaugeMm }) => gaugeMm);
+  };
 
   it('follow a job from the rack over the bench into the passport, and back when the hand-over is undone', async () => {
     job = await technician.job(109);

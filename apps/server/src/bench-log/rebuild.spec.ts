@@ -27,9 +27,8 @@ describe('making projections again', () => {
     await house.store.query(`UPDATE job SET set_name = 'forgotten'`);
     await askForRebuild(house.store);
     await house.store.query(`CREATE FUNCTION break_off() RETURNS trigger AS $$ BEGIN RAISE 'the plug was pulled'; END $$ LANGUAGE plpgsql`);
-    await house.store.query(
-      `CREATE TRIGGER break_off BEFORE UPDATE ON job FOR EACH ROW WHEN (OLD.id = '${jobs[7]?.id}') EXECUTE FUNCTION break_off()`,
-    );
+    const at = `FOR EACH ROW WHEN (OLD.id = '${jobs[7]?.id}')`;
+    await house.store.query(`CREATE TRIGGER break_off BEFORE UPDATE ON job ${at} EXECUTE FUNCTION break_off()`);
     await expect(rebuildWhereAsked(house.store, 2)).rejects.toThrow('the plug was pulled');
     await house.store.query('DROP TRIGGER break_off ON job');
     expect(await rebuildWhereAsked(house.store, 2)).toBe(jobs.length - 6); // three batches of two were done

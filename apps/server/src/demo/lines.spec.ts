@@ -39,10 +39,8 @@ describe('string lines of the demo', () => {
 
   it('are strings that the general table has too, so that they can stand for one another', () => {
     for (const string of STRINGS_OF_THE_DEMO) {
-      const alike = STRINGS.find(
-        (each) => each.gauge === string.gauge && each.construction === string.construction && each.wrap === string.wrap,
-      );
-      expect(alike).toBeDefined();
+      const { gauge, construction, wrap } = string;
+      expect(STRINGS.some((each) => each.gauge === gauge && each.construction === construction && each.wrap === wrap)).toBe(true);
     }
   });
 

@@ -39,9 +39,8 @@ describe('an owner’s data', () => {
     await owner.ask('POST', '/api/outbox', { id: uuidV7(), instrumentId: first?.id, way: 'mail', text: 'It is due.' });
     const { body } = await owner.ask('GET', `/api/owners/${id}/data`);
     expect(body.owner).toEqual({ name, contact });
-    expect(body.instruments.map((each: { passport: { passport: number } }) => each.passport.passport)).toEqual(
-      own.map(({ passport }) => passport),
-    );
+    const told = body.instruments.map((each: { passport: { passport: number } }) => each.passport.passport);
+    expect(told).toEqual(own.map(({ passport }) => passport));
     expect(body.messages).toMatchObject([{ recipient: name, text: 'It is due.' }]);
     expect((await owner.ask('GET', '/api/acts')).body[0]).toMatchObject({ kind: 'owner-data' });
   });
@@ -76,12 +75,8 @@ describe('an owner’s data', () => {
   it('says where somebody wrote the name into a text of their own', async () => {
     const added = { id: uuidV7(), name: 'Ysolde Quennell-Marsh', contact: '' };
     await owner.ask('POST', '/api/owners', added);
-    const [instrument] = (await house.store.query(
-      'SELECT i.id, i.passport FROM instrument i JOIN job j ON j.instrument_id = i.id LIMIT 1',
-    )) as {
-      id: string;
-      passport: number;
-    }[];
+    const one = 'SELECT i.id, i.passport FROM instrument i JOIN job j ON j.instrument_id = i.id LIMIT 1';
+    const [instrument] = (await house.store.query(one)) as { id: string; passport: number }[];
     await house.store.query(`UPDATE job SET reason = 'for ysolde quennell-marsh' WHERE instrument_id = $1`, [instrument?.id]);
     const { body } = await owner.ask('POST', `/api/owners/${added.id}/removal`, { version: 1, name: added.name });
     expect(body).toEqual({ instruments: 0, messages: 0, namedAt: [instrument?.passport] });

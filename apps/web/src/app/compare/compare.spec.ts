@@ -32,10 +32,8 @@ const words = (strung: Strung, next: string, old: string | null) =>
 const six = instrumentOf('electric-in-line');
 /** Its slots as its kind has them, and as somebody measured them. */
 const typical = strungOf(six);
-const electric = strungOf(
-  six,
-  six.strings.map(({ slotWidth }) => slotWidth),
-);
+const slots = six.strings.map(({ slotWidth }) => slotWidth);
+const electric = strungOf(six, slots);
 
 describe('lanes of a comparison', () => {
   it('draw the old pull and the new on one axis, the change beside', () => {

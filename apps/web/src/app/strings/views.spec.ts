@@ -209,9 +209,8 @@ describe('tunings', () => {
   it('say what a set would do in each: the total falls with the notes', async () => {
     const page = await BenchPage.open(TuningsView);
     const total = (name: string) => {
-      const row = [...page.element.querySelectorAll('tbody tr')].find(
-        (each) => each.querySelector('.mat-column-name')?.textContent === name,
-      );
+      const nameOf = (row: Element) => row.querySelector('.mat-column-name')?.textContent;
+      const row = [...page.element.querySelectorAll('tbody tr')].find((each) => nameOf(each) === name);
       return Number.parseFloat(row?.querySelector('.n')?.textContent ?? '');
     };
     expect(total('E A D G B E')).toBeGreaterThan(total('D G C F A D'));
@@ -253,10 +252,8 @@ describe('the shelf', () => {
     expect(far.sent).toEqual([]);
     expect(page.field('lie there').value).toBe('-3');
     await page.type('lie there', '3');
-    far.answer(
-      problem('invalid', 'shelf must have at most 60 characters', [{ field: 'shelf', says: 'must have at most 60 characters' }]),
-      422,
-    );
+    const says = 'must have at most 60 characters';
+    far.answer(problem('invalid', `shelf ${says}`, [{ field: 'shelf', says }]), 422);
     await page.submit();
     await page.until(() => {
       expect(page.text).toContain('Where must have at most 60 characters');

@@ -17,8 +17,7 @@ it('draws nothing before it was answered; then the string leaves on the side tow
   const { postY, drawn } = layOutPost(bass, 'right', 'anticlockwise', 'clockwise');
   expect(drawn?.right.y).toBeLessThan(postY); // up, toward the centre line
   expect(drawn?.yours?.y).toBeGreaterThan(postY);
-  expect(layOutPost(treble, 'right', 'clockwise', 'clockwise').drawn?.yours).toBeNull();
-  expect(layOutPost(treble, 'right', 'clockwise', 'clockwise').drawn?.right.y).toBeGreaterThan(
-    layOutPost(treble, 'right', null, null).postY,
-  );
+  const { drawn: clockwise } = layOutPost(treble, 'right', 'clockwise', 'clockwise');
+  expect(clockwise?.yours).toBeNull();
+  expect(clockwise?.right.y).toBeGreaterThan(layOutPost(treble, 'right', null, null).postY);
 });

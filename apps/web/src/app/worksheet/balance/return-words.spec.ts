@@ -10,9 +10,8 @@ const judged = (returns: readonly [StringReturn, number][], tilt = 0): ReturnJud
 
 describe('what came back after the arm, in words', () => {
   it('nothing to say, once and from both sides', () => {
-    expect(sayReturn(judged([['returns', 0.3]]), { down: [], up: null })).toBe(
-      'All came back after the dives: nothing hangs, nothing slips.',
-    );
+    const dives = sayReturn(judged([['returns', 0.3]]), { down: [], up: null });
+    expect(dives).toBe('All came back after the dives: nothing hangs, nothing slips.');
     expect(sayReturn(judged([['returns', 0.3]]), { down: [], up: [] })).toBe('All came back, from below and from above.');
   });
 
@@ -23,9 +22,8 @@ describe('what came back after the arm, in words', () => {
     expect(sayReturn(judged([['slips', -9]]), { down: [], up: [] })).toContain('it slips: look at its wraps or clamp');
     expect(sayReturn(judged([['one-way', -4]]), { down: [], up: null })).toContain('pull the arm up a few times');
     expect(sayReturn(judged([['friction', 4]]), { down: null, up: [] })).toContain('came back 4.0 ¢ high: friction');
-    expect(sayReturn(judged([['returns', 0]]), { down: null, up: [] })).toBe(
-      'All came back after the pulls up: nothing hangs, nothing slips.',
-    );
+    const pulls = sayReturn(judged([['returns', 0]]), { down: null, up: [] });
+    expect(pulls).toBe('All came back after the pulls up: nothing hangs, nothing slips.');
     expect(sayReturn(judged([['hung', 4]]), { down: [], up: null })).toContain('came back 4.0 ¢ high: it had hung before');
   });
 
