@@ -84,9 +84,7 @@ test('browser closed, server killed, database crashed in the middle of a run: no
     ({ context, page } = await openBrowser(mkdtempSync('/tmp/gold-peg-profile-'), launch));
     await arrive(page, workshop, new URL(address).pathname.replace(/\/[^/]*$/, '/strip'), 'Wenna Tarrow');
     await says(page, 'String 3 off');
-    await expect(
-      page.getByRole('navigation', { name: 'Stages of the work' }).getByRole('link', { name: 'Wind, 3 of 6 strings passed' }),
-    ).toBeVisible();
+    await expect(stageLink(page, 'Wind, 3 of 6 strings passed')).toBeVisible();
   } finally {
     await context.close();
     rmSync(profile, { recursive: true, force: true });

@@ -5,14 +5,12 @@ import { readFile, writeFile } from './index.js';
 
 const plain = (from: number, to: number) =>
   fc.string({ unit: 'grapheme', minLength: from, maxLength: to }).map((text) => text.replace(/[\p{C}\ufffd]/gu, '').trim());
+const mail = fc.emailAddress().filter((address) => address.length < 80);
 const owners = fc.uniqueArray(
   fc.record({
     id: fc.uuid(),
     name: plain(1, 40).filter((name) => name !== ''),
-    contact: fc.oneof(
-      plain(0, 60),
-      fc.emailAddress().filter((mail) => mail.length < 80),
-    ),
+    contact: fc.oneof(plain(0, 60), mail),
   }),
   { selector: ({ id }) => id, minLength: 1, maxLength: 8 },
 );

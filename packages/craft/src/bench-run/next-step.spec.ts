@@ -120,9 +120,8 @@ describe('the next step', () => {
     const lost = { ...ready, scrapped: [{ string: 5 } as EventOf<'scrapped'>] };
     expect(nextStep(run, lost, step('bring-up', 5, true))).toEqual(step('anchor', 5)); // nothing is taken off in its place
     const wound = all(lost, step('strip', 6), step('look-over', 6), step('anchor', 6), step('wind', 6), step('anchor', 5), step('wind', 5));
-    expect(nextStep(run, all(wound, step('bring-up', 6, true), step('bring-up', 5, true)), step('bring-up', 5, true))).toEqual(
-      step('strip', 4),
-    );
+    const up = step('bring-up', 5, true);
+    expect(nextStep(run, all(wound, step('bring-up', 6, true), up), up)).toEqual(step('strip', 4));
   });
 
   it('is the last one at a stage where all are done', () => {
@@ -144,13 +143,8 @@ describe('the next step', () => {
   it('leads a lost string through Ready, Anchor and Wind, whatever else is open', () => {
     for (const school of ['one-at-a-time', 'all-off'] as const) {
       const run = runOf(school);
-      const upToWind = all(
-        six,
-        ...run.steps.slice(
-          0,
-          run.steps.findIndex(({ stage, string }) => stage === 'wind' && string === 4),
-        ),
-      );
+      const winds = run.steps.findIndex(({ stage, string }) => stage === 'wind' && string === 4);
+      const upToWind = all(six, ...run.steps.slice(0, winds));
       const lost = { ...upToWind, scrapped: [{ string: 5 } as EventOf<'scrapped'>] };
       for (const stage of ['ready', 'anchor'] as const)
         Object.assign(lost, { done: { ...lost.done, [stage]: lost.done[stage].with(4, null) } });

@@ -78,11 +78,8 @@ function bestByTrying({ people, jobs, now }: Rack, inForce: readonly InForce[] =
     }
     return Infinity;
   };
-  const go = (
-    left: readonly { job: Job; at: number; end: number; hand: string | null }[],
-    taken: readonly Placed[],
-    sum: Objective,
-  ): void => {
+  type Open = { job: Job; at: number; end: number; hand: string | null };
+  const go = (left: readonly Open[], taken: readonly Placed[], sum: Objective): void => {
     if (left.length === 0) {
       if (compare(sum, best) < 0) best = sum;
       return;

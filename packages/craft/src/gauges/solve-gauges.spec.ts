@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { SETS, stringProperties, STRINGS, type StringSet, type TableString } from '../strings/index.js';
 import { loadString, tensionFor, type Bend } from '../tension/index.js';
 import { strungKind, type Strung } from '../tuning/index.js';
-import { newtons } from '../units/index.js';
+import { metres, newtons } from '../units/index.js';
 import { seatString, solveGauges, type GaugeAnswer, type GaugeQuestion } from './index.js';
 
 const neck = (id: string): Strung => strungKind(id);
@@ -196,6 +196,36 @@ describe('the gauge solver', () => {
     });
   });
 
+  it('takes strings that nobody could tell apart from wherever they lie, each as often as it is there', () => {
+    const { strung, table } = small();
+    const [top] = strung.seats;
+    const three = { ...strung, seats: [top, top, top] } as Strung;
+    const ten = table.filter(({ id }) => id === 'electric-plain-10');
+    const twins = [...ten, ...ten.map((string) => ({ ...string, id: 'other-10', lineId: 'other' }))];
+    const taken = (one: number, other: number) => {
+      const stock = { strings: new Map(Object.entries({ 'electric-plain-10': one, 'other-10': other })), sets: new Map<string, number>() };
+      const told = solveGauges(ask({ strung: three, table: twins, wish: { kind: 'equal-pull', pull: null }, stock }));
+      return told.ok ? told.value[0]?.strings.map(({ id }) => id) : told.problem.kind;
+    };
+    expect(taken(1, 2)).toEqual(['electric-plain-10', 'other-10', 'other-10']);
+    expect(taken(2, 1)).toEqual(['electric-plain-10', 'electric-plain-10', 'other-10']);
+    expect(taken(1, 1)).toBe('nothing-in-stock');
+  });
+
+  it('says so where no set of this family comes near enough to be opened', () => {
+    const { strung, table } = small();
+    const wish = { kind: 'equal-pull', pull: newtons(72) } as const;
+    const strings = table.filter(({ id }) => /-(10|13|17)$/.test(id));
+    const asked = (set: Partial<StringSet>) => {
+      const sets = [{ id: 's', lineId: null, name: 's', family: 'electric' as const, strings, ...set }];
+      const told = solveGauges(ask({ strung, table, wish, sets, mostSingles: 0 }));
+      return told.ok ? told.value[0]?.set?.id : told.problem.kind;
+    };
+    expect(asked({})).toBe('s');
+    expect(asked({ family: 'bass' })).toBe('no-set');
+    expect(asked({ strings: strings.map((string) => ({ ...string, gauge: metres(string.gauge + 1e-5) })) })).toBe('no-set'); // the table has none of these
+  });
+
   it('prefers a set from the shelf to the same strings one by one', () => {
     const strung = neck('electric-in-line');
     const set = setNamed('.009–.042 nickel-plated steel', 'electric');
@@ -251,6 +281,19 @@ describe('lines and windings', () => {
       expect(linesOf(answer, true).length).toBeLessThanOrEqual(1);
       expect(linesOf(answer, false).length).toBeLessThanOrEqual(1);
     }
+  });
+
+  it('may be all there are: a table of smooth strings alone is asked line by line, and what it has no string for is said', () => {
+    const { strung: three, table } = small();
+    const asked = { strung: three, wish: { kind: 'equal-pull', pull: newtons(72) } as const, mixed: false };
+    const [best] = solve(ask({ ...asked, table }));
+    expect(best?.strings).toEqual(solve(ask({ ...asked, table, mixed: true }))[0]?.strings);
+    const odd = table.map((string, nth) => ({ ...string, lineId: nth % 2 === 0 ? 'even' : 'odd' }));
+    for (const answer of solve(ask({ ...asked, table: odd }))) expect(linesOf(answer, false)).toHaveLength(1);
+    const high = { ...three, seats: three.seats.map((seat) => ({ ...seat, pitch: (seat.pitch * 4) as never })) };
+    const none = solveGauges(ask({ ...asked, strung: high, table: table.slice(-1) }));
+    expect(none).toMatchObject({ problem: { kind: 'no-string', seat: 0, listed: 1 } });
+    expect(solveGauges(ask({ ...asked, table: [] }))).toMatchObject({ problem: { kind: 'no-string', seat: 0, listed: 0 } });
   });
 
   it('cost something to keep, never less than to mix, and no choice of strings is told twice', () => {

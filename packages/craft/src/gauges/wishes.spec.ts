@@ -194,10 +194,8 @@ describe('what an answer misses', () => {
     if (best === undefined) throw new Error('no answer');
     const seats = pullsOf(best);
     expect(best.missPercent).toEqual(near(seats.map(({ load }, seat) => (seat === 2 ? null : 100 * (load.pull / (pulls[seat] ?? 1) - 1)))));
-    const square = [1, 1, 0, 1, 2, 1].reduce(
-      (sum, weight, seat) => sum + weight * Math.log((seats[seat]?.load.pull ?? 1) / (pulls[seat] ?? 1)) ** 2,
-      0,
-    );
+    const miss = (seat: number) => Math.log((seats[seat]?.load.pull ?? 1) / (pulls[seat] ?? 1)) ** 2;
+    const square = [1, 1, 0, 1, 2, 1].reduce((sum, weight, seat) => sum + weight * miss(seat), 0);
     expect(best.missesPercent).toBeCloseTo(100 * Math.sqrt(square / 6), 9);
   });
 

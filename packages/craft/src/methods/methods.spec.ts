@@ -243,10 +243,8 @@ describe('choices of instrument, technician and house', () => {
 });
 
 describe('slack in the words of a school', () => {
-  const said = (
-    slackMm: number,
-    more: { straight?: boolean; postSpacing?: number | null; postsBeyond?: number; postToEnd?: number | null } = {},
-  ) => ({
+  type More = { straight?: boolean; postSpacing?: number | null; postsBeyond?: number; postToEnd?: number | null };
+  const said = (slackMm: number, more: More = {}) => ({
     slack: fromMillimetres(slackMm),
     cut: fromMillimetres(slackMm + 12),
     scaleLength: fromMillimetres(650),

@@ -93,13 +93,10 @@ describe('what a plan says of a post', () => {
 
   it('has no offcut where the string as sold ends at the mark', () => {
     const plan = planOf('acoustic-parlour', 1);
-    const toTheEnd = planOf('acoustic-parlour', 1, { cut: metres(plan.cut + (plan.offcut?.length ?? 0)) });
-    expect(toTheEnd.offcut === null || toTheEnd.offcut.length < 1e-12).toBe(true);
-    expect(planOf('acoustic-parlour', 1, { cut: metres(plan.cut + (plan.offcut?.length ?? 0) + 0.001) }).offcut).toBeNull();
-    expect(planOf('acoustic-parlour', 1, { cut: metres(plan.cut + (plan.offcut?.length ?? 0) - 0.001) }).offcut?.length).toBeCloseTo(
-      0.001,
-      9,
-    );
+    const beyond = (by: number) => planOf('acoustic-parlour', 1, { cut: metres(plan.cut + (plan.offcut?.length ?? 0) + by) }).offcut;
+    expect(beyond(0)?.length ?? 0).toBeLessThan(1e-12);
+    expect(beyond(0.001)).toBeNull();
+    expect(beyond(-0.001)?.length).toBeCloseTo(0.001, 9);
   });
 });
 

@@ -373,16 +373,11 @@ describe('what goes wrong', () => {
       ...restring,
       instrument: { ...restring.instrument, bridge: { ...restring.instrument.bridge, anchor: 'wrap-and-tuck' as const } },
     };
-    const now = does(wrapTuck, started(wrapTuck), ...bare(0, 'tucked-under-neighbour'), thread(wrapTuck, 0), {
-      do: 'turn',
-      string: 0,
-      turns: 1,
-    });
+    const turn = { do: 'turn', string: 0, turns: 1 } as const;
+    const now = does(wrapTuck, started(wrapTuck), ...bare(0, 'tucked-under-neighbour'), thread(wrapTuck, 0), turn);
     expect(kindsOf(now)).toEqual(['tails-not-tucked-yet']);
-    const tucked = restring.strings.reduce(
-      (then, _, string) => does(wrapTuck, then, ...bare(string, 'tucked-under-neighbour')),
-      started(wrapTuck),
-    );
+    const tuck = (then: ReturnType<typeof started>, string: number) => does(wrapTuck, then, ...bare(string, 'tucked-under-neighbour'));
+    const tucked = [...restring.strings.keys()].reduce(tuck, started(wrapTuck));
     const wound = does(wrapTuck, tucked, thread(wrapTuck, 0), { do: 'turn', string: 0, turns: 1 }, thread(wrapTuck, 1), { do: 'turn', string: 1, turns: 1 }); // prettier-ignore
     expect(kindsOf(wound)).toEqual([]);
   });

@@ -39,10 +39,8 @@ function soundStrings(drops: readonly number[]): Model[] {
   return firsts.flatMap(([a, ofA]) =>
     shares.flatMap(([q, ofQ]) =>
       remainders.map(([c, ofC]) => {
-        const likelihood = drops.reduce(
-          (product, drop, n) => product * student(drop - c - a * q ** n, Math.hypot(1.2, 0.18 * a * q ** n)),
-          1,
-        );
+        const of = (drop: number, n: number) => student(drop - c - a * q ** n, Math.hypot(1.2, 0.18 * a * q ** n));
+        const likelihood = drops.reduce((product, drop, n) => product * of(drop, n), 1);
         return { c, a, q, weight: (ofA * ofQ * ofC * likelihood) / total };
       }),
     ),
@@ -150,13 +148,8 @@ function expectedOf(readings: readonly DriftReading[], limit: number, hold: { ce
       const weight = prior * Math.exp(-(((amplitude - 20) / 20) ** 2) / 2) * likelihood;
       if (weight < 1e-14) continue;
       const a = Math.max(0, amplitude);
-      next?.push([
-        Math.max(
-          last,
-          hourOf((t) => a * (gone(t) - gone(tuned)) >= limit),
-        ),
-        weight,
-      ]);
+      const over = hourOf((t) => a * (gone(t) - gone(tuned)) >= limit);
+      next?.push([Math.max(last, over), weight]);
       holds?.push([hourOf((t) => a * (gone(t + hold.hours) - gone(t)) <= hold.cents), weight]);
     }
   }

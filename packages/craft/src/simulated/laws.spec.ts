@@ -131,10 +131,8 @@ it('a caliper reads the gauge, its own zero, and a hundredth of noise: mean and 
   const chance = chanceFrom(5);
   const gauge = fromMillimetres(0.254);
   const [zero, count] = [fromMillimetres(0.02), 1];
-  const all = Array.from(
-    { length: 10_000 },
-    () => 1000 * (caliperReadings({ gauge, construction: 'plain' }, { zero, count }, chance)[0] ?? 0),
-  );
+  const read = () => 1000 * (caliperReadings({ gauge, construction: 'plain' }, { zero, count }, chance)[0] ?? 0);
+  const all = Array.from({ length: 10_000 }, read);
   const mean = all.reduce((sum, each) => sum + each, 0) / all.length;
   const spread = Math.sqrt(all.reduce((sum, each) => sum + (each - mean) ** 2, 0) / all.length);
   expect(mean).toBeCloseTo(0.274, 3);
