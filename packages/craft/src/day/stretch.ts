@@ -5,10 +5,13 @@ export class Stretch {
   private readonly taken: Minute[] = [];
   private readonly until: Minute[] = [];
 
-  constructor(private readonly gaps: readonly (readonly [from: Minute, until: Minute])[]) {}
+  constructor(
+    private readonly gaps: readonly (readonly [from: Minute, until: Minute])[],
+    private readonly ends: readonly Minute[] = gaps.map(([, until]) => until),
+  ) {}
 
   copy(): Stretch {
-    const other = new Stretch(this.gaps);
+    const other = new Stretch(this.gaps, this.ends);
     other.taken.push(...this.taken);
     other.until.push(...this.until);
     return other;
@@ -16,11 +19,10 @@ export class Stretch {
 
   /** The earliest that so many minutes fit, not before `from`; infinity where they do not. */
   earliest(from: Minute, minutes: Minute): Minute {
-    const { taken, until, gaps } = this;
+    const { taken, until } = this;
     let nth = firstAfter(until, from);
-    for (let gap = firstGap(gaps, from); gap < gaps.length; gap++) {
-      const [begins, ends] = gaps[gap] ?? [0, 0];
-      let at = begins > from ? begins : from;
+    for (const [begins, ends] of this.gaps.slice(firstAfter(this.ends, from))) {
+      let at = Math.max(begins, from);
       while (at + minutes <= ends) {
         while (nth < until.length && (until[nth] ?? 0) <= at) nth++;
         if (nth >= taken.length || (taken[nth] ?? 0) >= at + minutes) return at;
@@ -49,17 +51,6 @@ function firstAfter(times: readonly Minute[], at: Minute): number {
   while (low < high) {
     const middle = (low + high) >> 1;
     if ((times[middle] ?? 0) <= at) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
-
-/** Number of the first gap that goes on after `from`. */
-function firstGap(gaps: readonly (readonly [Minute, Minute])[], from: Minute): number {
-  let [low, high] = [0, gaps.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((gaps[middle]?.[1] ?? 0) <= from) low = middle + 1;
     else high = middle;
   }
   return low;
