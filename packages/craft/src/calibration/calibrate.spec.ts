@@ -16,17 +16,10 @@ function count(instrumentId: string, personId: string, thicker: Metres, leaves: 
   return { instrumentId, personId, turns: real.value.turns, slack: meant.value.slack, stretch: meant.value.stretch, ...noted };
 }
 
-const SETS = [
-  [3, 0.3],
-  [3, 0.41],
-  [2.5, 0.6],
-  [2.5, 0.8],
-  [2, 1.1],
-  [2, 1.35],
-] as const;
+const GAUGES = [0.3, 0.41, 0.6, 0.8, 1.1, 1.35];
 
 const restring = (instrumentId: string, personId: string, thicker: Metres, leaves: number) =>
-  SETS.map(([turns, gauge]) => count(instrumentId, personId, thicker, leaves, turns, gauge));
+  GAUGES.map((gauge, nth) => count(instrumentId, personId, thicker, leaves, 3 - Math.floor(nth / 2) / 2, gauge));
 
 describe('calibrating posts and hands from counted turns', () => {
   it('says what was taken for granted where nothing was counted', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { piece, somebody, someJob, someRack } from '../testing/index.js';
+import { piece, someJob, someRack } from '../testing/index.js';
 import { insertJob, nextOf, planDay, replanDay, replanQuietly, type InForce, type Plan, type Rack } from './index.js';
 
 const time = { seed: 1, iterations: 2000, goesOn: () => true };
@@ -43,6 +43,16 @@ describe('a plan for people who work by it', () => {
     expect(shown.map(first)).toEqual(['y']);
     expect(replanQuietly(rack(50), [], time)).toEqual(replanDay(rack(50), [], time));
   });
+});
+
+it('is as it lay, up to half an hour earlier, and nobody waits for it, where no other can be worth it', () => {
+  const goesOn = () => expect.fail('it looked for others');
+  const told = (rack: Rack, lay: InForce[]) => replanQuietly(rack, lay, { seed: 1, iterations: null, goesOn });
+  const kept = { iterations: 0, moved: [], operations: [at('y', 30), at('x', 90)] };
+  expect(told(someRack(two()), [at('y', 60), at('x', 120)])).toMatchObject(kept);
+  // late by its own minutes alone
+  const late = someRack([someJob('x', 10, [piece('restring', 40)])]);
+  expect(told(late, [at('x', 0)])).toMatchObject({ ...kept, operations: [at('x', 0)] });
 });
 
 describe('a plan that is made anew', () => {
@@ -96,40 +106,5 @@ describe('what is next', () => {
   it('has no gap where no strings are waited for', () => {
     const rack = someRack(two());
     expect(nextOf(rack, planDay(rack, time))).toMatchObject({ visit: null, gap: null, waiting: [] });
-  });
-});
-
-describe('a plan where no other can be worth it', () => {
-  const restring = (minutes = 40) => [piece('restring', minutes)];
-  const asked = () => {
-    throw new Error('asked whether there is time to look for others');
-  };
-  const starts = (rack: Rack, lay: InForce[]) => {
-    const plan = replanQuietly(rack, lay, { seed: 1, iterations: null, goesOn: asked });
-    expect([plan.iterations, plan.moved]).toEqual([0, []]);
-    return plan.operations.map(({ job, start, person }) => `${job} ${start} ${person}`);
-  };
-
-  it('is as it lay, up to half an hour earlier, and nobody waits for it', () => {
-    expect(starts(someRack(two()), [at('y', 60), at('x', 120)])).toEqual(['y 30 a', 'x 90 a']);
-    // late by its own minutes alone
-    expect(starts(someRack([someJob('x', 10, restring())]), [at('x', 0)])).toEqual(['x 0 a']);
-  });
-
-  it('is pushed on in its order by what took longer, each in the hand that has it, around what is pinned', () => {
-    const people = [somebody('a', [[0, 300]]), somebody('b', [[0, 300]])];
-    const tuned = someJob('z', 300, [...restring(), piece('tune', 3, 60)]);
-    const jobs = [...['x', 'y'].map((id) => someJob(id, 300, restring())), tuned, someJob('p', 300, restring())];
-    const rack = someRack(jobs, { now: 20, people, pinned: [at('p', 120)] });
-    const lay = [at('x', 0), at('y', 40), at('p', 120), at('z', 10, 'b'), at('z', 110, 'b', 'tune')];
-    // z: 20 to 60, an hour of waiting, 120
-    expect(starts(rack, lay)).toEqual(['x 20 a', 'z 20 b', 'y 60 a', 'z 120 b', 'p 120 a']);
-  });
-
-  it('takes in where there is room what lay nowhere or with somebody who is gone', () => {
-    const rack = someRack([...two(), someJob('n', 300, restring(3))], { people: [somebody('a', [[0, 300]])] });
-    expect(starts(rack, [at('y', 60), at('x', 120)])).toEqual(['n 0 a', 'y 30 a', 'x 90 a']);
-    const gone = replanQuietly(rack, [at('y', 0), at('x', 40, 'c')], time);
-    expect(gone.operations.map(({ job, start }) => `${job} ${start}`)).toEqual(['n 0', 'y 3', 'x 43']); // x moves whatever is done, and the shortest first is the least sum of ends
   });
 });

@@ -12,9 +12,9 @@ const CORIN = '0190f3a0-0000-7000-8000-000000000001';
 const DAY_MS = 86_400_000;
 
 /** Answers of a skill: how far off, how many days ago. */
-async function answered(skill: Skill, answers: readonly (readonly [off: number, days: number])[]): Promise<void> {
+async function answered(skill: Skill, answers: readonly { off: number; days: number }[]): Promise<void> {
   await TestBed.inject(BenchDatabase).tries.bulkPut(
-    answers.map(([off, days], nth) => ({
+    answers.map(({ off, days }, nth) => ({
       ...{ id: `${skill} ${nth}`, personId: CORIN, skill, seed: 100 + nth, level: 2, off, good: Math.abs(off) < 1 },
       ...{ sheetId: null, draft: null },
       at: new Date(Date.now() - days * DAY_MS).toISOString(),
@@ -40,20 +40,10 @@ async function open(): Promise<BenchPage<ErrorsPlace>> {
 }
 
 it('says mean and spread of a skill, each answer with its seed, and week by week how it went', async () => {
-  await answered('slack', [
-    [12, 8],
-    [8, 8],
-    [10, 8],
-    [6, 1],
-    [4, 1],
-    [2, 1],
-  ]);
-  await answered('fault', [
-    [1, 2],
-    [0, 2],
-    [0, 2],
-    [0, 2],
-  ]);
+  const slack = [12, 8, 10, 6, 4, 2].map((off, nth) => ({ off, days: nth < 3 ? 8 : 1 }));
+  await answered('slack', slack);
+  const faults = [1, 0, 0, 0].map((off) => ({ off, days: 2 }));
+  await answered('fault', faults);
   const page = await open();
   // (12 + 8 + 10 + 6 + 4 + 2) / 6 = 7; deviation of six about it: √(70/5) = 3.7
   expect(page.text).toContain('7 % too much, ± 4');
