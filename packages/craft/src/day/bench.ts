@@ -12,8 +12,6 @@ export interface Free {
   minutes: Minute;
   after: Minute;
   same: boolean;
-  /** It has to end by then, for what is pinned after it in its job; infinity where nothing is. */
-  by: Minute;
   /** It stays there. */
   pin: Place | null;
   /** It lay there in the plan in force; null where it was in none. */
@@ -47,9 +45,13 @@ export interface Bench {
   startedMoved: number;
 }
 
+/** Whether two places of an operation are with other people, or farther from one another than nobody minds. */
+export const liesElsewhere = <P>(one: { person: P; start: Minute }, other: { person: P; start: Minute }): boolean =>
+  one.person !== other.person || Math.abs(one.start - other.start) > STAYS_WITHIN;
+
 /** Whether an operation lies elsewhere than it lay. */
 export const hasMoved = (lay: Place | null, person: number, start: Minute): boolean =>
-  lay !== null && (lay.person !== person || Math.abs(lay.start - start) > STAYS_WITHIN);
+  lay !== null && liesElsewhere(lay, { person, start });
 
 /** `inForce`: the plan that is to be disturbed as little as can be; empty where there is none. */
 export function benchOf(rack: Rack, inForce: readonly InForce[] = []): Bench {
@@ -80,10 +82,9 @@ export function benchOf(rack: Rack, inForce: readonly InForce[] = []): Bench {
       .sort(([a], [b]) => a - b);
   });
   const last = Math.max(now, ...people.flatMap(({ windows }) => windows.map(([, until]) => until)));
-  const startedMoved = started.filter(({ job, operation, person, start }) => {
-    const lay = inForce.find((each) => each.job === job && each.operation === operation);
-    return lay !== undefined && (lay.person !== person || Math.abs(lay.start - start) > STAYS_WITHIN);
-  }).length;
+  const movedOf = (placed: Placed) =>
+    inForce.filter((lay) => lay.job === placed.job && lay.operation === placed.operation && liesElsewhere(lay, placed));
+  const startedMoved = started.flatMap(movedOf).length;
   return { rack, left: jobs.map((job) => leftOf(rack, job, { last, inForce })), gaps, started, startedMoved };
 }
 
@@ -112,7 +113,6 @@ function leftOf(
       minutes,
       after,
       same,
-      by: Infinity,
       pin: placeOf(pin),
       lay: placeOf(inForce.find(is)),
     });
@@ -126,19 +126,7 @@ function leftOf(
     people.some(({ windows }, index) => can.includes(index) && windows.some(([a, b]) => b - a >= minutes));
   const tooLong = free.some(({ minutes, pin }) => pin === null && !longest(minutes));
   const never = free.length === 0 ? null : can.length === 0 ? 'nobody-can' : tooLong ? 'too-long' : null;
-  return { job, from, free: withLimits(free), hand, can, never, leftOut: { late: job.weight, tardiness, moved, flow } };
-}
-
-/** What comes before a pin has to be over in time for it. */
-function withLimits(free: readonly Free[]): Free[] {
-  const limited = [...free];
-  for (let index = limited.length - 2; index >= 0; index--) {
-    const [own, next] = [limited[index], limited[index + 1]];
-    if (own === undefined || next === undefined) continue;
-    const begins = next.pin?.start ?? next.by - next.minutes;
-    limited[index] = { ...own, by: Math.min(own.by, begins - next.after) };
-  }
-  return limited;
+  return { job, from, free, hand, can, never, leftOut: { late: job.weight, tardiness, moved, flow } };
 }
 
 /** What a job adds to the objective once its last operation ended there; nothing is added for what was over before. */

@@ -108,7 +108,7 @@ export class Calendar {
     const { person, start: lay } = free.lay;
     if (free.same && hand !== null ? hand !== person : !left.can.includes(person)) return null;
     const start = this.earliest(person, Math.max(end + free.after, lay - STAYS_WITHIN), free.minutes);
-    return start > lay + STAYS_WITHIN || start + free.minutes > free.by ? null : { free: index, person, start, end: start + free.minutes };
+    return start > lay + STAYS_WITHIN ? null : { free: index, person, start, end: start + free.minutes };
   }
 
   private spotFor(left: Left, index: number, hand: number | null, end: Minute): Spot | null {
@@ -126,7 +126,7 @@ export class Calendar {
       found = person;
       begins = start;
     }
-    return found < 0 || begins + free.minutes > free.by ? null : { free: index, person: found, start: begins, end: begins + free.minutes };
+    return found < 0 ? null : { free: index, person: found, start: begins, end: begins + free.minutes };
   }
 
   private add({ late, tardiness, moved, flow }: Objective, sign: 1 | -1): void {

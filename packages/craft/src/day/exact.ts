@@ -127,7 +127,7 @@ export function searchAll(bench: Bench, begun: Calendar, goesOn: () => boolean):
         if (free.lay?.person === person) begins.add(empty.earliest(person, Math.max(since, free.lay.start - STAYS_WITHIN), free.minutes));
         for (const start of begins) {
           const end = start + free.minutes;
-          if (Number.isFinite(start) && start >= state.since && end <= free.by) next.push({ job, spot: { free: at, person, start, end } });
+          if (Number.isFinite(start) && start >= state.since) next.push({ job, spot: { free: at, person, start, end } });
         }
       }
     }

@@ -1,4 +1,4 @@
-import { benchOf, hasMoved, type Place } from './bench.js';
+import { benchOf, liesElsewhere } from './bench.js';
 import { leastLate, leastTardiness } from './bound.js';
 import { planDay, stayedPlan, type Planned, type PlanningTime } from './plan.js';
 import type { InForce, Minute, Placed, Rack } from './model.js';
@@ -55,13 +55,8 @@ export function replanQuietly(rack: Rack, inForce: readonly InForce[], time: Pla
 const movedIn = (rack: Rack, placed: readonly Placed[], inForce: readonly InForce[]): Moved[] =>
   placed.flatMap((each) => {
     const lay = inForce.find(({ job, operation }) => job === each.job && operation === each.operation);
-    return lay === undefined || !isElsewhere(lay, each) ? [] : [movedFrom(rack, placed, lay, each)];
+    return lay === undefined || !liesElsewhere(lay, each) ? [] : [movedFrom(rack, placed, lay, each)];
   });
-
-const isElsewhere = (lay: InForce, { person, start }: Placed): boolean => {
-  const place: Place = { person: lay.person === person ? 0 : 1, start: lay.start };
-  return hasMoved(place, 0, start);
-};
 
 function movedFrom(rack: Rack, placed: readonly Placed[], lay: InForce, now: Placed): Moved {
   const { job, operation } = now;
