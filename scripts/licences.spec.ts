@@ -13,7 +13,5 @@ describe('licences', () => {
     expect(strange).toEqual([]);
   });
 
-  it('are listed as they are', () => {
-    expect(readFileSync(join(root, 'docs/licences.md'), 'utf8')).toBe(sayLicences(root));
-  });
+  it('are listed as they are', () => expect(readFileSync(join(root, 'docs/licences.md'), 'utf8')).toBe(sayLicences(root)));
 });

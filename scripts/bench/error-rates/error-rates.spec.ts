@@ -29,9 +29,7 @@ describe('verdicts of six rounds', { timeout: 60_000 }, () => {
     expect(missedSlip).toBeLessThan(0.25);
   });
 
-  it('miss fewer the more rounds there were', () => {
-    expect(verdictRates(8, 100).missedSlip).toBeLessThan(verdictRates(3, 100).missedSlip);
-  });
+  it('miss fewer the more rounds there were', () => expect(verdictRates(8, 100).missedSlip).toBeLessThan(verdictRates(3, 100).missedSlip));
 });
 
 // moments by the book: Student of 4 has variance 2, Beta(5/2, 4) mean 5/13

@@ -150,9 +150,7 @@ describe('nut', () => {
     expect(answered('nut', nut)).not.toHaveProperty('downforceN');
   });
 
-  it('refuses more turns above the hole than there are', () => {
-    expect(refusedField('nut', { ...nut, turnsAbove: 3 })).toBe('turnsAbove');
-  });
+  it('refuses more turns above the hole than there are', () => expect(refusedField('nut', { ...nut, turnsAbove: 3 })).toBe('turnsAbove'));
 });
 
 describe('settle', () => {

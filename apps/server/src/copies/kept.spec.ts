@@ -6,9 +6,7 @@ const nightly = (nights: number) =>
   Array.from({ length: nights }, (_, back) => ({ id: String(back), madeAt: new Date(Date.UTC(2026, 10, 26 - back, 2, 30)) }));
 
 describe('copies that are kept', () => {
-  it('are all of the last fourteen nights', () => {
-    expect([...keptOf(nightly(10), 'UTC')]).toHaveLength(10);
-  });
+  it('are all of the last fourteen nights', () => expect([...keptOf(nightly(10), 'UTC')]).toHaveLength(10));
 
   it('are of eight weeks the last, and of twenty-four months the last', () => {
     const kept = keptOf(nightly(1000), 'UTC');

@@ -17,9 +17,7 @@ describe('instruments of the harbour', () => {
     expect(all.filter(({ job }) => job !== undefined).length / all.length).toBeGreaterThan(0.4);
   });
 
-  it('are the same each time', () => {
-    expect(atHome(DEMO_NOW)).toEqual(entries);
-  });
+  it('are the same each time', () => expect(atHome(DEMO_NOW)).toEqual(entries));
 
   it('came back as strings wear: who plays more comes more often, and no set lasts longer than strings do', () => {
     for (const { past, weeklyHours = 0 } of entries) {

@@ -7,9 +7,7 @@ const [SHEET, CORIN, WENNA] = [1, 2, 3].map((nth) => `0190f3a0-0000-7000-8000-00
 const DRAFT = { id: SHEET, title: 'Nylon first', forIds: [CORIN], skills: ['slack'], kinds: ['classical'], level: 0, each: 10, within: 1 };
 
 describe('an exercise sheet', () => {
-  it('is taken as it is', () => {
-    expect(exerciseSheetDraft.parse(DRAFT)).toEqual(DRAFT);
-  });
+  it('is taken as it is', () => expect(exerciseSheetDraft.parse(DRAFT)).toEqual(DRAFT));
 
   it.each([
     ['no title', { title: '  ' }, 'title', 'must not be empty'],

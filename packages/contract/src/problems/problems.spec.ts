@@ -33,9 +33,7 @@ describe('problems', () => {
     expect(says({ scaleMm: 6, gaugeIn: -1 }).map(({ field }) => field)).toEqual(['gaugeIn', 'scaleMm']);
   });
 
-  it('name the place in a list', () => {
-    expect(says({ strings: [{ gaugeIn: 0.01 }, { gaugeIn: 9 }] })[0]?.field).toBe('strings.1.gaugeIn');
-  });
+  it('name the place in a list', () => expect(says({ strings: [{ gaugeIn: 0.01 }, { gaugeIn: 9 }] })[0]?.field).toBe('strings.1.gaugeIn'));
 
   it.each([
     [{ gaugeIn: '0.046' }, 'gaugeIn', 'must be a number in in'],

@@ -93,7 +93,5 @@ describe('what is foreseen', () => {
     expect(low.marks[0]?.likely).toBeCloseTo(-100, 6);
   });
 
-  it('is the same for the same seed', () => {
-    expect(foresee(asked, chanceFrom(5))).toEqual(foresee(asked, chanceFrom(5)));
-  });
+  it('is the same for the same seed', () => expect(foresee(asked, chanceFrom(5))).toEqual(foresee(asked, chanceFrom(5))));
 });

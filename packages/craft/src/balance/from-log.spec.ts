@@ -29,9 +29,7 @@ const all = (cents: number) => [0, 1, 2, 3, 4, 5].map((string) => read(string, c
 const trialsOf = (...happenings: BridgeHappening[]) => trialsIn(6, happenings);
 
 describe('what a log tells of springs', () => {
-  it('is nothing while only strings are heard', () => {
-    expect(trialsOf(...all(0), ...all(0.3))).toEqual([]);
-  });
+  it('is nothing while only strings are heard', () => expect(trialsOf(...all(0), ...all(0.3))).toEqual([]));
 
   it('is a trial where one string was set and at least two others were heard', () => {
     expect(trialsOf(...all(0), set(5, -200), read(1, 12))).toEqual([]);

@@ -74,9 +74,7 @@ describe('schools side by side', () => {
     expect(without.blocked?.pegs).toEqual({ low: 5, high: 5 });
   });
 
-  it('from a claw two turns too far out the block wants three in', () => {
-    expect(compared(-2).blocked?.turnsIn).toBeCloseTo(3, 9);
-  });
+  it('from a claw two turns too far out the block wants three in', () => expect(compared(-2).blocked?.turnsIn).toBeCloseTo(3, 9));
 
   it('with one spring more each bears a quarter in place of a third: so many turns out', () => {
     const four = compared().springs.find(({ count }) => count === 4);

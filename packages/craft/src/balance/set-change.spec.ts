@@ -52,7 +52,5 @@ describe('another set on a bridge that floats', () => {
     expect(bridgeChange(floatingBridge, sprung(heavier, { initial: newtons(900) }))?.turns).toMatchObject({ ok: false });
   });
 
-  it('is not said where springs never held the old set', () => {
-    expect(bridgeChange({ ...withRate(1200, 200) }, heavier)).toBeNull();
-  });
+  it('is not said where springs never held the old set', () => expect(bridgeChange({ ...withRate(1200, 200) }, heavier)).toBeNull());
 });

@@ -55,9 +55,7 @@ describe('why it lies elsewhere', () => {
     expect(taken(50, 'b')).toBe('better');
   });
 
-  it('says nothing of what was in no plan', () => {
-    expect(why(at('b', 'x', 10), [at('a', 'x', 190)], one)).toBe('stays');
-  });
+  it('says nothing of what was in no plan', () => expect(why(at('b', 'x', 10), [at('a', 'x', 190)], one)).toBe('stays'));
 });
 
 describe('what moves people who work by the plan', () => {

@@ -99,9 +99,7 @@ describe('what comes next', () => {
     }
   });
 
-  it('is the first of those that are as weak', () => {
-    expect(nextSkill([], NOW)).toBe(SKILLS[0]);
-  });
+  it('is the first of those that are as weak', () => expect(nextSkill([], NOW)).toBe(SKILLS[0]));
 
   it('is one that was never tried before one that is good, and one that is forgotten before one that is fresh', () => {
     const all = SKILLS.filter((skill) => skill !== 'nylon').flatMap((skill) => good(skill));

@@ -308,7 +308,5 @@ describe('balance', () => {
     expect([Math.min(...off) < 0, Math.max(...off) > 0]).toEqual([true, true]);
   });
 
-  it('has nothing to ask of bridges that do not float', () => {
-    expect(() => exerciseOf('balance', 1, 0, SCREWED)).toThrow(RangeError);
-  });
+  it('has nothing to ask of bridges that do not float', () => expect(() => exerciseOf('balance', 1, 0, SCREWED)).toThrow(RangeError));
 });

@@ -60,9 +60,7 @@ describe('kinds of a sheet', () => {
         expect(['mandolin', 'acoustic-large']).toContain(exerciseOf(skill, seed, 1, ['mandolin', 'acoustic-large']).kind);
   });
 
-  it('leave an exercise as it is where none is named', () => {
-    expect(exerciseOf('slack', 77, 1, [])).toEqual(exerciseOf('slack', 77, 1));
-  });
+  it('leave an exercise as it is where none is named', () => expect(exerciseOf('slack', 77, 1, [])).toEqual(exerciseOf('slack', 77, 1)));
 
   it('are unfit for what asks for a post where there is no head', () => {
     for (const skill of ['slack', 'octave', 'nut-angle'] as const)

@@ -90,9 +90,7 @@ describe('whether it is the string it should be', () => {
     expect([planned, rival, none]).toEqual([expect.closeTo(mine / (mine + 0.02), 9), null, expect.closeTo(0.02 / (mine + 0.02), 9)]);
   });
 
-  it('names the string that there is not', () => {
-    expect(() => checkString(fromMillimetres(0.25), packet, 7)).toThrow('no string 7');
-  });
+  it('names the string that there is not', () => expect(() => checkString(fromMillimetres(0.25), packet, 7)).toThrow('no string 7'));
 });
 
 describe('a caliper that was not zeroed', () => {

@@ -43,7 +43,5 @@ describe('posts from three lengths of a rule', () => {
     }
   });
 
-  it('are none on the empty side of a headstock in line', () => {
-    expect(measuredRow(instrumentOf('electric-in-line'), 'treble')).toBeNull();
-  });
+  it('are none on the empty side of a headstock in line', () => expect(measuredRow(instrumentOf('electric-in-line'), 'treble')).toBeNull());
 });

@@ -197,7 +197,5 @@ describe('slots and force', () => {
     expect(Math.tan(hard.slope) * fromBridge.value).toBeCloseTo(aside.value, 9);
   });
 
-  it('presses with half the pull at 30°', () => {
-    expect(downforce(newtons(100), fromDegrees(30))).toBeCloseTo(50, 9);
-  });
+  it('presses with half the pull at 30°', () => expect(downforce(newtons(100), fromDegrees(30))).toBeCloseTo(50, 9));
 });

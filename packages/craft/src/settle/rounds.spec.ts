@@ -83,9 +83,7 @@ describe('a string that slips', () => {
   });
 });
 
-it('one odd reading does not turn a verdict', () => {
-  expect(judge([40, 20, 10, 18, 2.5, 1.2]).slipProbability).toBeLessThan(0.5);
-});
+it('one odd reading does not turn a verdict', () => expect(judge([40, 20, 10, 18, 2.5, 1.2]).slipProbability).toBeLessThan(0.5));
 
 it('knows only its priors where nothing was read', () => {
   const { verdict, slipProbability, roundsLeft } = judge([]);

@@ -125,9 +125,7 @@ describe('a string between clamps', () => {
     expect(1 - taut.state.button / plan.screw.turns).toBeCloseTo(ahead, 2);
   });
 
-  it('is held whatever is cut', () => {
-    expect([holdOf(clampOf(1), null), holdFlush(clampOf(1))]).toEqual([null, null]);
-  });
+  it('is held whatever is cut', () => expect([holdOf(clampOf(1), null), holdFlush(clampOf(1))]).toEqual([null, null]));
 });
 
 it('a tail cut flush leaves a quarter of the bend in the hole, by e^(μ 2π n) of its turns; an end inside the post is held as before', () => {

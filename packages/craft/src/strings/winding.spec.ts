@@ -18,9 +18,7 @@ const mass = (base: Core, layers: Layer[]) => wound(base, layers).linearDensity;
 const wrapMass = (base: Core, layers: Layer[]) => mass(base, layers) - mass(base, []);
 
 describe('winding', () => {
-  it('weighs a bare round core as its cylinder: 1 mm of steel is 6.165 g/m', () => {
-    expect(mass(core(1), [])).toBeCloseTo(6.1654e-3, 7);
-  });
+  it('weighs a bare round core as its cylinder: 1 mm of steel is 6.165 g/m', () => expect(mass(core(1), [])).toBeCloseTo(6.1654e-3, 7));
 
   it('takes √3/2 of the square of the flats as the area of a hexagon', () => {
     // six equilateral triangles of height 1/2: side 1/√3, each 1/2 · 1/√3 · 1/2

@@ -115,9 +115,7 @@ describe('comparing sets', () => {
     expect(totalPull([newtons(1), newtons(2), newtons(3)])).toBe(6);
   });
 
-  it('refuses sets of different size: that is our bug', () => {
-    expect(() => compareSets([newtons(1)], [])).toThrow(RangeError);
-  });
+  it('refuses sets of different size: that is our bug', () => expect(() => compareSets([newtons(1)], [])).toThrow(RangeError));
 });
 
 describe('cents for what is drawn past the nut', () => {

@@ -22,9 +22,7 @@ describe('notes', () => {
     expect(frequencyOf('Abb4')).toBeCloseTo(frequencyOf('G4'), 9);
   });
 
-  it('follows another reference in proportion', () => {
-    expect(frequencyOf('E4', hertz(415)) / frequencyOf('E4')).toBeCloseTo(415 / 440, 12);
-  });
+  it('follows another reference in proportion', () => expect(frequencyOf('E4', hertz(415)) / frequencyOf('E4')).toBeCloseTo(415 / 440, 12));
 
   it.each(['', 'H2', 'E', '4', 'E#b4', 'Q#3', 'e4', 'E44'])('refuses %j and gives the text back', (text) => {
     expect(parseNote(text)).toEqual({ ok: false, problem: { kind: 'not-a-note', text } });

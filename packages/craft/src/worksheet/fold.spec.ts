@@ -172,9 +172,7 @@ describe('the fold', () => {
     expect(foldWorksheet(COUNT, [undo(2, id(1)), tick(1, 'strip', 3)]).done.strip[2]).toBeNull();
   });
 
-  it('ignores strings the instrument does not have', () => {
-    expect(foldWorksheet(4, [tick(1, 'strip', 6)])).toEqual(foldWorksheet(4, []));
-  });
+  it('ignores strings the instrument does not have', () => expect(foldWorksheet(4, [tick(1, 'strip', 6)])).toEqual(foldWorksheet(4, [])));
 
   it('knows whether a block holds the bridge, as it was said last', () => {
     const block = (n: number, blocked: boolean): BenchEvent => ({ ...head(n), kind: 'bridge-blocked', payload: { blocked } });
@@ -244,9 +242,7 @@ it('every word on another place, or another clamp, stands beside those before it
   expect(sheet.measurements.map(({ payload }) => payload.valueMm)).toEqual([0.5, 0.6, 0.2]);
 });
 
-it('strings count from one: there is no string nought', () => {
-  expect(foldWorksheet(4, [tick(1, 'strip', 0)]).standing).toEqual([]);
-});
+it('strings count from one: there is no string nought', () => expect(foldWorksheet(4, [tick(1, 'strip', 0)]).standing).toEqual([]));
 
 it('an empty job is of all its strings, none of them heard, read, hung or wound, of a bridge that stands', () => {
   const sheet = foldWorksheet(2, []);

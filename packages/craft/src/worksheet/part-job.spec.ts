@@ -144,9 +144,7 @@ describe('what stands before a step', () => {
     expect(holdUp(lost, 'settle', 2)).toBeNull(); // string 3 was never off
   });
 
-  it('is the job itself, for a string that is no part of it', () => {
-    expect(holdUp(fold(chosen([1])), 'ready', 1)).toBe('not-in-job');
-  });
+  it('is the job itself, for a string that is no part of it', () => expect(holdUp(fold(chosen([1])), 'ready', 1)).toBe('not-in-job'));
 });
 
 describe('what a count leaves in the passport', () => {

@@ -21,9 +21,7 @@ const before: Setup = {
 };
 const setup = (was: Setup | null, ...what: Happening[]) => setupOf(foldWorksheet(2, logOf(...what)), was);
 
-it('a job that chose nothing leaves no setup', () => {
-  expect(setup(null, off, over)).toBeNull();
-});
+it('a job that chose nothing leaves no setup', () => expect(setup(null, off, over)).toBeNull());
 
 it('a whole set is of its own name and tuning, whatever was on before', () => {
   expect(setup(before, choose(), over)).toMatchObject({ setName: 'tens', tuning: undefined });

@@ -64,9 +64,7 @@ describe('what a job takes from the shelf', () => {
     ]);
   });
 
-  it('takes nothing that the table does not know', () => {
-    expect(uses(choose(SET_STRINGS.map(() => string(undefined))), lost)).toEqual([]);
-  });
+  it('takes nothing that the table does not know', () => expect(uses(choose(SET_STRINGS.map(() => string(undefined))), lost)).toEqual([]));
 });
 
 it('a string of no table is taken from nowhere, and of two gauges opened one after the other both are another choice', () => {

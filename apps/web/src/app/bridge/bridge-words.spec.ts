@@ -37,9 +37,7 @@ describe('what stands in the way of a balance', () => {
     expect(at(0, { back: 0 })).toBeNull();
   });
 
-  it('springs that are too few', () => {
-    expect(at(3, { count: 1 })).toContain('the claw would meet the wall');
-  });
+  it('springs that are too few', () => expect(at(3, { count: 1 })).toContain('the claw would meet the wall'));
 });
 
 describe('words at a bridge', () => {

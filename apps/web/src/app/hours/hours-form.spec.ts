@@ -19,9 +19,7 @@ describe('hours as people write them', () => {
     expect([readStretches(''), readStretches('nine to five'), readStretches('9:60-10')]).toEqual([[], null, null]);
   });
 
-  it('add up to a week', () => {
-    expect(minutesOf(USUAL_HOURS.week)).toBe(5 * (195 + 270) + 240);
-  });
+  it('add up to a week', () => expect(minutesOf(USUAL_HOURS.week)).toBe(5 * (195 + 270) + 240));
 });
 
 describe('the hours of a house as a form', () => {

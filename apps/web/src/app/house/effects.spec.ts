@@ -26,9 +26,7 @@ describe("a way of one's own", () => {
 });
 
 describe('what a way does to an example', () => {
-  it('is nothing where nothing is another', () => {
-    expect(effects({})).toEqual([]);
-  });
+  it('is nothing where nothing is another', () => expect(effects({})).toEqual([]));
 
   it('half a turn less on thin plain strings leaves half a circumference less of slack, to what the turns stack', () => {
     const [before, after] = [tried(parlour, {}), tried(parlour, { house: { turns: { 'thin-plain': 2.5 } } })].map(

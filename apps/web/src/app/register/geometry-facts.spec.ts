@@ -31,7 +31,5 @@ describe('geometry in words', () => {
     expect(factsOf('classical')['holes']).toBe('rollers 9 mm under the face');
   });
 
-  it('leaves the fifth peg of a banjo out of its head', () => {
-    expect(factsOf('banjo-five-string')['nut to posts']).toBe('40 mm to 82 mm');
-  });
+  it('leaves the fifth peg of a banjo out of its head', () => expect(factsOf('banjo-five-string')['nut to posts']).toBe('40 mm to 82 mm'));
 });

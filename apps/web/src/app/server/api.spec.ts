@@ -122,7 +122,5 @@ describe('the client of the contract', () => {
     await expect(api.call('listOwners', {})).rejects.toThrow();
   });
 
-  it('has a plain sentence for what nobody expected', () => {
-    expect(sayProblem(new RangeError('internal'))).not.toContain('internal');
-  });
+  it('has a plain sentence for what nobody expected', () => expect(sayProblem(new RangeError('internal'))).not.toContain('internal'));
 });

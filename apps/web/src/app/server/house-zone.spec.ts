@@ -12,6 +12,4 @@ it('says times by the clock of the house, also after that is another', () => {
   expect(time.format(noon)).toBe('08:00');
 });
 
-it('goes by the device until it was told', () => {
-  expect(houseZone()).toBe(Intl.DateTimeFormat().resolvedOptions().timeZone);
-});
+it('goes by the device until it was told', () => expect(houseZone()).toBe(Intl.DateTimeFormat().resolvedOptions().timeZone));

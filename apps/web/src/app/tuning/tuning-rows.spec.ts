@@ -36,9 +36,7 @@ describe('a tuning and its strings', () => {
   });
   const said = (first: string, last?: string) => sayVerdicts(tuningRows(strung, tuned(first, last), strings, 0));
 
-  it('holds in the usual tuning, and says nothing', () => {
-    expect(said('E4')).toBeNull();
-  });
+  it('holds in the usual tuning, and says nothing', () => expect(said('E4')).toBeNull());
 
   it('says in red which string breaks, and which is only past its safe share', () => {
     expect(said('C5')).toEqual({ says: 'This tuning breaks string 1 at C5 before it is reached.', grave: true });

@@ -46,9 +46,7 @@ describe('keys of the worksheet', () => {
     expect(press('Escape', mark)).toEqual({ kind: 'leave' });
   });
 
-  it('take a string into the job or out of it', () => {
-    expect(press('o')).toEqual({ kind: 'pick' });
-  });
+  it('take a string into the job or out of it', () => expect(press('o')).toEqual({ kind: 'pick' }));
 
   it('are had back from a field or a button by Escape', () => {
     expect(press('Escape', element('<input>'))).toEqual({ kind: 'leave' });

@@ -40,9 +40,7 @@ describe('what to do now at the post', () => {
     for (const number of [2, 3, 4, 5]) expect(told('classical', number)).toContain('the inside of the roller');
   });
 
-  it('winds the fifth string of a banjo into its pip', () => {
-    expect(told('banjo-five-string', 5)).toContain('pip');
-  });
+  it('winds the fifth string of a banjo into its pip', () => expect(told('banjo-five-string', 5)).toContain('pip'));
 
   it('clamps a locking post straight, less than half a turn, and trims it only once it holds', () => {
     const { steps, cut } = said('electric-seven', 1);
