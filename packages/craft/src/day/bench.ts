@@ -53,6 +53,15 @@ export const liesElsewhere = <P>(one: { person: P; start: Minute }, other: { per
 export const hasMoved = (lay: Place | null, person: number, start: Minute): boolean =>
   lay !== null && liesElsewhere(lay, { person, start });
 
+/** The operation of a job, by its number, as it is told of. */
+export const placedAt = ({ people }: Rack, job: Job, at: number, { person, start, end }: Place & { end: Minute }): Placed => ({
+  job: job.id,
+  operation: job.operations[at]?.id ?? '',
+  person: people[person]?.id ?? '',
+  start,
+  end,
+});
+
 /** `inForce`: the plan that is to be disturbed as little as can be; empty where there is none. */
 export function benchOf(rack: Rack, inForce: readonly InForce[] = []): Bench {
   const { people, jobs, now } = rack;

@@ -1,4 +1,4 @@
-import { benchOf } from './bench.js';
+import { benchOf, placedAt } from './bench.js';
 import { Calendar } from './calendar.js';
 import type { Correction } from './honesty.js';
 import { planDay, type PlanningTime } from './plan.js';
@@ -40,24 +40,13 @@ export function insertJob(rack: Rack, asked: Asked, { seed, iterations, clock, i
   const job: Job = { ...asked, due: asked.due ?? NEVER };
   const whole: Rack = { ...rack, jobs: [...rack.jobs, job] };
   const nth = rack.jobs.length;
-  const fixed = without.operations.filter(
-    ({ job: of, operation }) => !rack.started.some((each) => each.job === of && each.operation === operation),
-  );
-  // where others lie is as if it were pinned: only the new one looks for room
-  const bench = benchOf({
-    ...whole,
-    pinned: fixed.map(({ job: of, operation, person, start }) => ({ job: of, operation, person, start })),
-  });
+  // where others lie is as if it were pinned: only the new one looks for room; what is begun ends when it ends
+  const isBegun = ({ job: of, operation }: Placed) => rack.started.some((each) => each.job === of && each.operation === operation);
+  const bench = benchOf({ ...whole, pinned: without.operations.filter((placed) => !isBegun(placed)) });
   const alone = benchOf({ ...rack, jobs: [job], done: [], started: [], pinned: [] });
   const lies = new Calendar(bench).bestFor(nth);
   const settling = new Calendar(alone).bestFor(0)?.spots.at(-1)?.end ?? null;
-  const own = (lies?.spots ?? []).map(({ free, person, start, end }) => ({
-    job: job.id,
-    operation: job.operations[free]?.id ?? '',
-    person: rack.people[person]?.id ?? '',
-    start,
-    end,
-  }));
+  const own = (lies?.spots ?? []).map(({ free, ...place }) => placedAt(rack, job, free, place));
   const operations = [...without.operations, ...own].sort((a, b) => a.start - b.start || a.end - b.end);
   const never = bench.left[nth]?.never ?? null;
   const unplanned = [...without.unplanned, ...(lies === null ? [job.id] : [])];

@@ -1,5 +1,5 @@
 import { chanceFrom } from '../simulated/index.js';
-import { benchOf, hasMoved, type Bench } from './bench.js';
+import { benchOf, hasMoved, placedAt, type Bench } from './bench.js';
 import { leastLate } from './bound.js';
 import type { Calendar, Spot } from './calendar.js';
 import { searchAll } from './exact.js';
@@ -116,25 +116,12 @@ function planOf(bench: Bench, spots: readonly (readonly Spot[] | null)[]): Plan 
       tardiness += each.leftOut.tardiness;
       moved += each.leftOut.moved;
       for (const { at, pin, minutes } of free)
-        if (pin !== null)
-          operations.push({
-            job: job.id,
-            operation: job.operations[at]?.id ?? '',
-            person: rack.people[pin.person]?.id ?? '',
-            start: pin.start,
-            end: pin.start + minutes,
-          });
+        if (pin !== null) operations.push(placedAt(rack, job, at, { ...pin, end: pin.start + minutes }));
       continue;
     }
-    for (const { free: index, person, start, end } of own) {
-      if (hasMoved(free[index]?.lay ?? null, person, start)) moved++;
-      operations.push({
-        job: job.id,
-        operation: job.operations[free[index]?.at ?? 0]?.id ?? '',
-        person: rack.people[person]?.id ?? '',
-        start,
-        end,
-      });
+    for (const { free: index, ...place } of own) {
+      if (hasMoved(free[index]?.lay ?? null, place.person, place.start)) moved++;
+      operations.push(placedAt(rack, job, free[index]?.at ?? 0, place));
     }
     const last = own.at(-1)?.end ?? from;
     late += last > job.due ? job.weight : 0;

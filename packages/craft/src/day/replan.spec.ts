@@ -84,6 +84,17 @@ describe('a job that is asked for', () => {
     expect(told.p90 ?? 0).toBeGreaterThan(told.p50 ?? 0);
   });
 
+  it('begins as soon as what is begun ends, sooner than that was planned', () => {
+    // x of 40 from 0 on has five left at 20; its second piece lies from 25 to 35, then 40 of the new one, 60 of waiting, 3
+    const x = someJob('x', 200, [piece('restring', 40), piece('trim', 10)]);
+    const started = [{ ...at('x', 0), minutesLeft: 5 }];
+    const told = insertJob(someRack([x], { now: 20, started }), nylon(null), asked);
+    expect(told.notBefore).toEqual({ settling: 20 + 103, work: 35 + 103 });
+    expect(told.operations.map(({ start, end }) => [start, end])).toEqual(
+      [0, 25, 35, 135].map((start, nth) => [start, [25, 35, 75, 138][nth]]),
+    );
+  });
+
   it('says the chance of a time that is wanted, and whom it would make late', () => {
     const tight = [someJob('x', 40, [piece('restring', 40)]), someJob('y', 80, [piece('restring', 40)])];
     const told = insertJob(someRack(tight), nylon(110), asked);
