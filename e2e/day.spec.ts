@@ -284,9 +284,8 @@ test('what became of promises is drawn and told in numbers, and the day goes out
   expect(titles.length).toBeGreaterThan(0);
   for (const title of titles) expect(title).toContain('tune again');
   await arrive(page, workshop, '/today');
-  const paper = await page.request.get(
-    `${workshop.address}${(await page.getByRole('link', { name: 'the day on paper' }).getAttribute('href')) ?? ''}`,
-  );
+  const path = (await page.getByRole('link', { name: 'the day on paper' }).getAttribute('href')) ?? '';
+  const paper = await page.request.get(workshop.address + path);
   expect((await paper.body()).subarray(0, 5).toString()).toBe('%PDF-');
   await page.getByRole('link', { name: 'how honest we were' }).click();
   await expect(page.getByRole('img', { name: /^Of \d+ said to be \d+ in 100, \d+ in 100 were kept/ })).toBeVisible();

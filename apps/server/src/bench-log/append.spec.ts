@@ -3,9 +3,8 @@ import { v7 as uuidV7 } from 'uuid';
 import type { JobSummary } from '@gold-peg/contract/jobs';
 import type { BenchEvent } from '@gold-peg/craft/worksheet';
 import { BenchEventRow, CurrentStringRow, JobRow, SetupRow } from '../store/index.js';
-import { eventHead, openHouse, stripped, type TestHouse } from '../testing/house.js';
+import { eventHead, openHouse, stripped, type TestHouse, rebuild } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
-import { rebuild } from '../testing/house.js';
 
 let house: TestHouse;
 let technician: Visitor;

@@ -3,9 +3,8 @@ import { toCountedTurns } from '@gold-peg/contract/bench-log';
 import type { JobSummary, WorksheetFile } from '@gold-peg/contract/jobs';
 import { calibrate } from '@gold-peg/craft/calibration';
 import type { BenchEvent, CountedPayload } from '@gold-peg/craft/worksheet';
-import { eventHead, openHouse, type TestHouse } from '../testing/house.js';
+import { eventHead, openHouse, type TestHouse, rebuild } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
-import { rebuild } from '../testing/house.js';
 
 let house: TestHouse;
 let technician: Visitor;

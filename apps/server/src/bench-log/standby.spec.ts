@@ -2,10 +2,9 @@ import { v7 as uuidV7 } from 'uuid';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { ensureDatabase } from '../../../../scripts/postgres/database.js';
 import { startThrowAwayPair } from '../../../../scripts/postgres/cluster.js';
-import { eventHead, openHouse, type TestHouse } from '../testing/house.js';
+import { eventHead, openHouse, type TestHouse, DEMO_NOW } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
 import { loadDemo } from '../demo/index.js';
-import { DEMO_NOW } from '../testing/house.js';
 
 let pair: Awaited<ReturnType<typeof startThrowAwayPair>>;
 let servers: TestHouse[];

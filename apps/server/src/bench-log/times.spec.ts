@@ -4,9 +4,8 @@ import type { JobSummary, WorksheetFile } from '@gold-peg/contract/jobs';
 import type { Passport } from '@gold-peg/contract/register';
 import type { BenchEvent, BenchEventKind, EventOf } from '@gold-peg/craft/worksheet';
 import { openStore } from '../store/index.js';
-import { eventHead, openHouse, type TestHouse } from '../testing/house.js';
+import { eventHead, openHouse, type TestHouse, rebuild } from '../testing/house.js';
 import type { Visitor } from '../testing/visitor.js';
-import { rebuild } from '../testing/house.js';
 import { rebuildWhereAsked } from './index.js';
 
 let house: TestHouse;

@@ -37,9 +37,8 @@ function said(pin: { job: string; operation?: string; person?: string; start: nu
 
 describe('why a pin cannot lie where it was put', () => {
   it('names the hours of its person, and the day on which they are not there', () => {
-    expect(said({ job: 'd', start: 700 })).toBe(
-      'Corin Vell is there Tuesday 9:00 to 12:15 and 13:00 to 17:30: 60 min from 11:40 do not fit',
-    );
+    const told = said({ job: 'd', start: 700 });
+    expect(told).toBe('Corin Vell is there Tuesday 9:00 to 12:15 and 13:00 to 17:30: 60 min from 11:40 do not fit');
     expect(said({ job: 'd', start: 1440 + TEN })).toBe('Corin Vell is not there on Wednesday');
     expect(said({ job: 'd', start: TEN - 15 })).toBe('9:45 has gone by');
   });

@@ -7,9 +7,8 @@ describe('quantities at the door', () => {
   it('take both ends of their range and nothing past them', () => {
     const depth = quantity({ from: 2, to: 40, unit: 'mm', because: 'posts are that deep' });
     expect([2, 40].every((value) => takes(depth, value))).toBe(true);
-    expect([1.999, 40.001, -2, Number.NaN, Number.POSITIVE_INFINITY, '12', null, undefined].some((value) => takes(depth, value))).toBe(
-      false,
-    );
+    const told = [1.999, 40.001, -2, Number.NaN, Number.POSITIVE_INFINITY, '12', null, undefined].some((value) => takes(depth, value));
+    expect(told).toBe(false);
   });
 
   it('say range, unit and reason in one sentence', () => {

@@ -261,9 +261,8 @@ describe('before anything comes off', () => {
   };
   it('a headless bridge that moves is blocked, and noted with its block; one that stands is not', () => {
     const [moves, stands] = [headless(true), headless(false)];
-    expect(moves?.does).toBe(
-      `${stands?.does} Note how level the bridge stands, and put a block under it: strings and springs hold each other.`,
-    );
+    const told = moves?.does;
+    expect(told).toBe(`${stands?.does} Note how level the bridge stands, and put a block under it: strings and springs hold each other.`);
     expect(moves?.why).toBe(`${stands?.why} Unblocked it falls back with every string that comes off.`);
     expect(moves?.record).toBe(`${stands?.record} Level of the bridge, mm; thickness of the block, mm.`);
     expect(moves?.tools).toEqual([...(stands?.tools ?? []), 'block']);

@@ -31,9 +31,8 @@ describe('a plan for people who work by it', () => {
     const job = someJob('n', 400, [piece('tune', 3)]);
     const later = someJob('x', 400, [piece('restring', 40)]);
     const plan = replanQuietly(someRack([later, job]), [at('x', 100)], time);
-    expect(plan.operations.map(({ job: of, start }) => [of, start])).toEqual(
-      replanDay(someRack([later, job]), [at('x', 100)], time).operations.map(({ job: of, start }) => [of, start]),
-    );
+    const found = plan.operations.map(({ job: of, start }) => [of, start]);
+    expect(found).toEqual(replanDay(someRack([later, job]), [at('x', 100)], time).operations.map(({ job: of, start }) => [of, start]));
     expect([plan.operations[0]?.job, plan.operations[0]?.start, plan.moved]).toEqual(['n', 0, []]);
   });
 
@@ -90,9 +89,8 @@ describe('a job that is asked for', () => {
     const started = [{ ...at('x', 0), minutesLeft: 5 }];
     const told = insertJob(someRack([x], { now: 20, started }), nylon(null), asked);
     expect(told.notBefore).toEqual({ settling: 20 + 103, work: 35 + 103 });
-    expect(told.operations.map(({ start, end }) => [start, end])).toEqual(
-      [0, 25, 35, 135].map((start, nth) => [start, [25, 35, 75, 138][nth]]),
-    );
+    const answer = told.operations.map(({ start, end }) => [start, end]);
+    expect(answer).toEqual([0, 25, 35, 135].map((start, nth) => [start, [25, 35, 75, 138][nth]]));
   });
 
   it('says the chance of a time that is wanted, and whom it would make late', () => {

@@ -348,8 +348,7 @@ describe('balance', () => {
     const [exercise] = all();
     if (exercise === undefined) throw new Error('none');
     const { claw } = exercise;
-    expect(bridgeAfter(exercise, [{ kind: 'claw', turns: 0.5 }])).toEqual(
-      bridgeAfter({ ...exercise, claw: metres(claw + 0.5 * screwLead) }, []),
-    );
+    const told = bridgeAfter(exercise, [{ kind: 'claw', turns: 0.5 }]);
+    expect(told).toEqual(bridgeAfter({ ...exercise, claw: metres(claw + 0.5 * screwLead) }, []));
   });
 });

@@ -348,9 +348,8 @@ describe('a set beside the one before', () => {
   it('has behind nut and saddle what is not spoken of its path', () => {
     const { strung } = on('electric-in-line-locking');
     const bridge = bridgeStrung(on('electric-in-line-locking'), usualSprings);
-    expect(bridge?.strings.map(({ extra }) => extra)).toEqual(
-      strung.seats.map(({ path, speakingLength }) => expect.closeTo(path - speakingLength, 12) as number),
-    );
+    const result = bridge?.strings.map(({ extra }) => extra);
+    expect(result).toEqual(strung.seats.map(({ path, speakingLength }) => expect.closeTo(path - speakingLength, 12) as number));
   });
 
   it('does not bend where a semitone would break it', () => {

@@ -57,9 +57,8 @@ it('takes all that a sketch says, in metres', () => {
 it('cuts slots for their gauges with 0.08 mm to slide, and counts courses from the high side, one string each where none are said', () => {
   const { courses: _, ...lone } = plain;
   const { strings } = buildInstrument(plain);
-  expect(strings.map(({ slotWidth }) => slotWidth)).toEqual(
-    [10, 10, 24].map((gauge) => expect.closeTo(fromInches(gauge / 1000) + mm(0.08), 12) as number),
-  );
+  const told = strings.map(({ slotWidth }) => slotWidth);
+  expect(told).toEqual([10, 10, 24].map((gauge) => expect.closeTo(fromInches(gauge / 1000) + mm(0.08), 12) as number));
   expect(strings.map(({ slotSideways }) => slotSideways)).toEqual([mm(-12), mm(-10), mm(11)]);
   expect(strings.map(({ course }) => course)).toEqual([1, 1, 2]);
   expect(buildInstrument(lone).strings.map(({ course }) => course)).toEqual([1, 2, 3]);

@@ -37,9 +37,8 @@ describe('posts from three lengths of a rule', () => {
     for (const side of ['bass', 'treble'] as const) {
       const { nutToFirst, firstToLast, firstAside, lastAside, ...row } = measuredRow(instrumentOf('acoustic-parlour'), side) ?? {};
       expect(row).toEqual({ side });
-      expect([nutToFirst, firstToLast, firstAside, lastAside].map((length) => 1000 * (length ?? 0))).toEqual(
-        [50, 84, 23, 29].map((length) => expect.closeTo(length, 9) as number),
-      );
+      const told = [nutToFirst, firstToLast, firstAside, lastAside].map((length) => 1000 * (length ?? 0));
+      expect(told).toEqual([50, 84, 23, 29].map((length) => expect.closeTo(length, 9) as number));
     }
   });
 

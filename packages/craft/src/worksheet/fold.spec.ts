@@ -252,9 +252,8 @@ it('an empty job is of all its strings, none of them heard, read, hung or wound,
     [[], []],
   ]);
   expect([sheet.hung, sheet.wound, sheet.tensioned, sheet.counted, sheet.gauges]).toEqual(Array.from({ length: 5 }, () => [null, null]));
-  expect([sheet.scrapped, sheet.notes, sheet.measurements, sheet.findings, sheet.pads, sheet.onBridge]).toEqual(
-    Array.from({ length: 6 }, () => []),
-  );
+  const told = [sheet.scrapped, sheet.notes, sheet.measurements, sheet.findings, sheet.pads, sheet.onBridge];
+  expect(told).toEqual(Array.from({ length: 6 }, () => []));
   expect(sheet.balances).toBe(false);
 });
 

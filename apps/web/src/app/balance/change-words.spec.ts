@@ -22,9 +22,8 @@ describe('what follows from a set or tuning that is tried', () => {
       'action at fret 12': '−0.05 mm',
       'claw screws': '2½ turns in each to level it (1.2 to 4.1, by springs as they may be)',
     });
-    expect(lines({ tilt: fromDegrees(-1), tilts: { least: fromDegrees(-1), most: fromDegrees(-1) } })['claw left alone']).toBe(
-      'it tips 1.0° into the body',
-    );
+    const told = lines({ tilt: fromDegrees(-1), tilts: { least: fromDegrees(-1), most: fromDegrees(-1) } })['claw left alone'];
+    expect(told).toBe('it tips 1.0° into the body');
   });
 
   it('what was turned already, and what is left', () => {

@@ -56,9 +56,8 @@ describe('words at a bridge', () => {
   });
 
   it('say what would be worth knowing, signs that all stand alike, and lists', () => {
-    expect(sayNarrows({ what: 'trial', leaves: 6.4 as never })).toBe(
-      'Known best by a trial: lower one string, hear the others: then about ±6 ¢.',
-    );
+    const told = sayNarrows({ what: 'trial', leaves: 6.4 as never });
+    expect(told).toBe('Known best by a trial: lower one string, hear the others: then about ±6 ¢.');
     expect(sayNarrows(null)).toBe('');
     expect([signed(-4.04), signed(0.01), signed(12.34, 0)]).toEqual(['−4.0', '0.0', '+12']);
     expect([list([1]), list([1, 2]), list([1, 2, 3])]).toEqual(['1', '1 and 2', '1, 2 and 3']);

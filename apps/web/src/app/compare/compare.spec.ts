@@ -140,9 +140,8 @@ describe('what follows', () => {
     expect(words(strungKind('electric-in-line-locking'), '.011–.049', '.009–.042')['bridge']?.says).toContain('toward the neck');
     expect(words(strungKind('electric-in-line-locking'), '.009–.042', '.011–.049')['bridge']?.says).toContain('into the body');
     // 376 to 460 N at 10.5 mm against three springs at 40 mm: 7.3 N more each, 6.1 mm at 1.2 N/mm, 3.6 turns of 1.7 mm
-    expect(words(strungKind('electric-in-line-locking'), '.010–.046', '.009–.042')['bridge']?.says).toMatch(
-      /claw about 3\.\d turns in \(1\.\d to 6\.\d\)/,
-    );
+    const answer = words(strungKind('electric-in-line-locking'), '.010–.046', '.009–.042')['bridge']?.says;
+    expect(answer).toMatch(/claw about 3\.\d turns in \(1\.\d to 6\.\d\)/);
     expect(words(strungKind('electric-in-line-locking'), '.012–.052', '.009–.042')['bridge']?.says).toContain('hook in one more');
     expect(words(strungKind('mandolin'), '.011–.040', '.010–.034')['bridge']?.says).toContain('one string at a time');
   });

@@ -149,8 +149,7 @@ describe('words of the day', () => {
 
   it('say what moved, and why', () => {
     const moved = { job: id(1), operation: 'restring', from: { person: id(8), start: 600 }, to: { person: id(9), start: 660 } };
-    expect(sayMoved(day([job(1)]), { ...moved, why: 'no-hours', by: null })).toBe(
-      '0101, the bench work: from 10:00 to Bo Reef, 11:00, since Ada Quay is not there then.',
-    );
+    const found = sayMoved(day([job(1)]), { ...moved, why: 'no-hours', by: null });
+    expect(found).toBe('0101, the bench work: from 10:00 to Bo Reef, 11:00, since Ada Quay is not there then.');
   });
 });

@@ -22,9 +22,8 @@ describe('what is read from two metres, and said aloud', () => {
 
   it('is arc, cut and screw of one in a clamp', () => {
     const { lane, numbers } = at('electric-headless', 0);
-    expect(spokenPrompt(lane, null, numbers)).toMatch(
-      /slack: arc \d+ millimetres\. cut past the clamp: \d+ millimetres\. screw: \d+ turns/,
-    );
+    const told = spokenPrompt(lane, null, numbers);
+    expect(told).toMatch(/slack: arc \d+ millimetres\. cut past the clamp: \d+ millimetres\. screw: \d+ turns/);
   });
 
   it('is what to do where there are no numbers', () => {

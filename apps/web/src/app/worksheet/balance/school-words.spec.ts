@@ -45,9 +45,8 @@ describe('ways home in words', () => {
   });
 
   it('what the claw alone leaves, and nothing where it stands best', () => {
-    expect(row('claw')?.steps).toContain(
-      'Claw ½ turn in, no peg: all strings move together. The worst is left 60 ¢ off, the bridge at +1.0°.',
-    );
+    const told = row('claw')?.steps;
+    expect(told).toContain('Claw ½ turn in, no peg: all strings move together. The worst is left 60 ¢ off, the bridge at +1.0°.');
     expect(row('claw', { clawAlone: { turns: 0.01, leaves: cents(0), tilt: radians(0) } })).toMatchObject({ claw: '–' });
   });
 

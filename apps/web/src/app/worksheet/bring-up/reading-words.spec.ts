@@ -16,9 +16,8 @@ describe('what is said of a string on its way up', () => {
   });
 
   it.each([-1200, -1170, -1255])('guards the octave at %d cents: the name is right and the string is not', (cents) => {
-    expect(at(cents, { turns: 2.34 }).says).toBe(
-      'An octave under: the same name and the wrong string pull. Keep on, 2.3 turns of the button.',
-    );
+    const told = at(cents, { turns: 2.34 }).says;
+    expect(told).toBe('An octave under: the same name and the wrong string pull. Keep on, 2.3 turns of the button.');
   });
 
   it('counts octaves, and has nothing to say of one in between', () => {

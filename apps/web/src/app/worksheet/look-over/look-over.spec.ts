@@ -130,9 +130,8 @@ describe('looking over', () => {
       await bench.desk.markDone();
     }
     await card.settle();
-    expect(card.element.querySelector('[aria-label="What was found"]')?.textContent.replace(/\s+/g, ' ')).toContain(
-      'dry board not found any more',
-    );
+    const told = card.element.querySelector('[aria-label="What was found"]')?.textContent.replace(/\s+/g, ' ');
+    expect(told).toContain('dry board not found any more');
     const row = [...card.element.querySelectorAll('table[aria-label="What was measured"] tbody tr')][0];
     expect([...(row?.children ?? [])].map(({ textContent }) => textContent)).toEqual([
       'relief, as it came',

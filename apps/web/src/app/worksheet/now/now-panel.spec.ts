@@ -33,9 +33,8 @@ describe('Trim says of a tail that is too fresh to be cut', () => {
   const nylon = setsFor('classical', 6)[0]?.id ?? '';
 
   it('how long nylon has borne pull, until it has for a night', async () => {
-    expect(await said('classical', nylon, 0.6)).toMatch(
-      /less than an hour: leave its tail for a night.*String 1 \S+ Space.* large: Leave it, back to Today$/,
-    );
+    const told = await said('classical', nylon, 0.6);
+    expect(told).toMatch(/less than an hour: leave its tail for a night.*String 1 \S+ Space.* large: Leave it, back to Today$/);
     bench.close();
     hoursLater(0);
     TestBed.configureTestingModule({ providers: [provideRouter([])] });

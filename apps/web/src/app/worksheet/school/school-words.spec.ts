@@ -16,9 +16,8 @@ describe('the school in force, in words', () => {
     expect(said('pins')).toBe(
       'Strings come off one at a time, low first (built in): neck and bridge stay loaded, and the old neighbour shows where things go.',
     );
-    expect(said('pins', { house: { stripping: 'all-off', stringOrder: 'outside-in' } })).toMatch(
-      /^Strings come off all together, outside in \(the house\): cleaning/,
-    );
+    const told = said('pins', { house: { stripping: 'all-off', stringOrder: 'outside-in' } });
+    expect(told).toMatch(/^Strings come off all together, outside in \(the house\): cleaning/);
   });
 
   it('shows both reasons where the bridge does not allow what was chosen', () => {
@@ -43,8 +42,7 @@ describe('the school in force, in words', () => {
     expect(stretched('mandolin', { technician: { stretching: 'sideways' } })).toMatch(
       /^New strings are twisted, as this instrument asks for: a small body.*shifted sideways was chosen \(it spares frets and bridge\), but cannot be here\.$/,
     );
-    expect(stretched('acoustic-large', { technician: { stretching: 'along' }, house: { stretching: 'light' } })).toContain(
-      'The house would have it lightly or not: overstretching ruins a string',
-    );
+    const found = stretched('acoustic-large', { technician: { stretching: 'along' }, house: { stretching: 'light' } });
+    expect(found).toContain('The house would have it lightly or not: overstretching ruins a string');
   });
 });

@@ -8,9 +8,8 @@ const say = (...drops: number[]) => saySettling(drops, judgeRounds({ drops: drop
 describe('what rounds say', () => {
   it('how many more, between what, and what the next should cost', () => {
     expect(say(40, 20, 10, 5).short).toBe('lost 5 ¢ · 2 more rounds');
-    expect(say(40, 20, 10, 5).long).toMatch(
-      /^It stretches: 2 more rounds.* until one costs no more than 2 ¢\. The next round should cost 2\.\d ¢/,
-    );
+    const told = say(40, 20, 10, 5).long;
+    expect(told).toMatch(/^It stretches: 2 more rounds.* until one costs no more than 2 ¢\. The next round should cost 2\.\d ¢/);
   });
 
   it('that it is settled, or slips, or has to be looked at, with what to do', () => {
@@ -57,9 +56,8 @@ describe('what drift says', () => {
   const band = (likely: number, low = likely, high = likely): Band => ({ low, likely, high });
 
   it('the hour to tune again and the one from which it holds, with the day where it is another', () => {
-    expect(sayDrift({ nextRetune: band(1, 0.75, 1.5), holdsFrom: band(13) }, noon, noon)).toBe(
-      'Tune again about 13:00 (12:45 to 13:30): by then it is 5 ¢ off. It holds within 5 ¢ for 2 h from about Wed 01:00.',
-    );
+    const found = sayDrift({ nextRetune: band(1, 0.75, 1.5), holdsFrom: band(13) }, noon, noon);
+    expect(found).toBe('Tune again about 13:00 (12:45 to 13:30): by then it is 5 ¢ off. It holds within 5 ¢ for 2 h from about Wed 01:00.');
   });
 
   it('the day of the month where a weekday would not say which', () => {
@@ -69,14 +67,12 @@ describe('what drift says', () => {
   });
 
   it('that it is due, that it holds, and what never comes', () => {
-    expect(sayDrift({ nextRetune: band(1), holdsFrom: band(1) }, noon, noon + 2 * 3_600_000)).toBe(
-      'Tune it now. Tuned now, it holds within 5 ¢ for 2 h.',
-    );
+    const answer = sayDrift({ nextRetune: band(1), holdsFrom: band(1) }, noon, noon + 2 * 3_600_000);
+    expect(answer).toBe('Tune it now. Tuned now, it holds within 5 ¢ for 2 h.');
     const never = sayDrift({ nextRetune: band(Number.POSITIVE_INFINITY), holdsFrom: band(Number.POSITIVE_INFINITY) }, noon, noon);
     expect(never).toContain('hardly move 5 ¢');
     expect(never).toContain('will not hold');
-    expect(sayDrift({ nextRetune: band(1, 0.5, Number.POSITIVE_INFINITY), holdsFrom: band(1) }, noon, noon)).toContain(
-      '(12:30 at least, perhaps never)',
-    );
+    const result = sayDrift({ nextRetune: band(1, 0.5, Number.POSITIVE_INFINITY), holdsFrom: band(1) }, noon, noon);
+    expect(result).toContain('(12:30 at least, perhaps never)');
   });
 });
