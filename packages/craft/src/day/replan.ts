@@ -44,7 +44,7 @@ export function replanQuietly(rack: Rack, inForce: readonly InForce[], time: Pla
   const bench = benchOf(rack, inForce);
   const bound = { late: leastLate(bench) };
   if (now.moved === 0 && now.late <= bound.late && !isWorth(now.tardiness - leastTardiness(bench)))
-    return { ...stays, bound, proved: false, iterations: 0, moved: movedIn(rack, stays.operations, inForce) };
+    return { ...stays, bound, proved: false, iterations: 0, moved: [] };
   const { better: _better, ...quiet } = time;
   const best = replanDay(rack, inForce, quiet);
   const then = best.objective;
