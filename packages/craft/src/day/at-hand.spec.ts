@@ -62,13 +62,7 @@ describe('why a pin cannot lie there', () => {
       { ...piece('y', 10), same: false },
     ]),
   ];
-  const people = [
-    somebody('a', [
-      [0, 100],
-      [120, 240],
-    ]),
-    somebody('b', [[0, 240]]),
-  ];
+  const people = [somebody('a', [[0, 100], [120, 240]]), somebody('b', [[0, 240]])]; // prettier-ignore
   const why = (each: InForce, more: Partial<Rack> = {}) => pinFault(someRack(jobs, { people, ...more }), each);
 
   it('is nothing where it can, and for what is not of the rack', () => {
@@ -183,10 +177,7 @@ describe('what is at hand', () => {
 });
 
 describe('what fits into a gap', () => {
-  const nylon = [
-    { ...piece('restring', 20), same: false },
-    { ...piece('tune', 5, 40), same: false },
-  ];
+  const nylon = [{...piece('restring', 20), same: false }, {...piece('tune', 5, 40), same: false }]; // prettier-ignore
   const people = [somebody('a', [[0, 240]]), somebody('b', [[0, 240]])];
   const over = { job: 'n', operation: 'restring', person: 'a', end: 30 };
   /** Strings of ‘n’ are looked at from 70 on by a. */

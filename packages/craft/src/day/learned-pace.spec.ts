@@ -93,10 +93,7 @@ describe('the pace of a person', () => {
     const half = 1.2816 * Math.sqrt(scatter * (1 + 1 / total));
     expect([Math.log(pace.low), Math.log(pace.high)]).toEqual([expect.closeTo(mean - half, 4), expect.closeTo(mean + half, 4)]);
     // another stage of the same jobs says nothing of this one, nor does one that took no time or has no minutes
-    const others = [
-      { ...job(3), stage: 'trim' as const },
-      { ...job(1), minutes: 0 },
-    ];
+    const others = [{...job(3), stage: 'trim' as const }, {...job(1), minutes: 0 }]; // prettier-ignore
     expect(learnedPace([...times, ...others], 'me', 'acoustic', 'wind')).toEqual(pace);
     const talk = { ...job(1), stage: 'hand-over' as const };
     expect(learnedPace([talk], 'me', 'acoustic', 'hand-over')).toEqual(learnedPace([], 'me', 'acoustic', 'hand-over'));

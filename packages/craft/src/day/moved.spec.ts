@@ -16,13 +16,7 @@ describe('why it lies elsewhere', () => {
   const other = someJob('b', 400, [piece('x', 40)]);
 
   it('its hours are gone, where those of its person do not hold it to the minute', () => {
-    const people = [
-      somebody('a', [
-        [0, 100],
-        [200, 300],
-      ]),
-      somebody('b', [[150, 300]]),
-    ];
+    const people = [somebody('a', [[0, 100], [200, 300]]), somebody('b', [[150, 300]])]; // prettier-ignore
     const said = (lay: InForce, now = 0) => why(lay, [at('a', 'x', 220)], one, { people, now });
     expect([said(at('a', 'x', 80)), said(at('a', 'x', 81)), said(at('a', 'x', 90, 'b'))]).toEqual(['better', 'no-hours', 'no-hours']);
     expect(said(at('a', 'x', 280))).toBe('earlier');

@@ -49,10 +49,7 @@ describe('what is left to do for a job', () => {
 
   it('is the bench work and the hand-over where strings hold', () => {
     const operations = operationsOf({ work, begun: false, moves: null, since: 0 }, plain);
-    expect(operations.map(({ id, minutes, after }) => [id, minutes, after])).toEqual([
-      ['restring', 40, 0],
-      ['hand-over', 8, 0],
-    ]);
+    expect(operations.map(({ id, minutes, after }) => [id, minutes, after])).toEqual([['restring', 40, 0], ['hand-over', 8, 0]]); // prettier-ignore
   });
 
   it('keeps hours free for the counter: a tenth of the bench makes forty minutes forty-four', () => {
@@ -61,11 +58,7 @@ describe('what is left to do for a job', () => {
 
   it('looks once more at strings that hold where the house asks for it, counted from the work', () => {
     const asked = (since: number) => operationsOf({ work, begun: false, moves: null, since }, { ...plain, looksAgainHours: 3 });
-    expect(asked(0).map(({ id, after }) => [id, after])).toEqual([
-      ['restring', 0],
-      ['tune-1', 180],
-      ['hand-over', 0],
-    ]);
+    expect(asked(0).map(({ id, after }) => [id, after])).toEqual([['restring', 0], ['tune-1', 180], ['hand-over', 0]]); // prettier-ignore
     expect(asked(50)[1]?.after).toBe(130);
   });
 
@@ -105,15 +98,8 @@ describe('what is left to do for a job', () => {
         ({ id, minutes, after }) => [id, minutes, after],
       );
     // what moves is tuned once more as it is handed over: 8 minutes and 3
-    expect(told([1, 2.1, 2.5], 24)).toEqual([
-      ['restring', 40, 0],
-      ['tune-1', 3, 60],
-      ['hand-over', 11, 1440 - 60 - 3],
-    ]);
-    expect(told([Infinity], 100)).toEqual([
-      ['restring', 40, 0],
-      ['hand-over', 11, 72 * 60],
-    ]);
+    expect(told([1, 2.1, 2.5], 24)).toEqual([['restring', 40, 0], ['tune-1', 3, 60], ['hand-over', 11, 1440 - 60 - 3]]); // prettier-ignore
+    expect(told([Infinity], 100)).toEqual([['restring', 40, 0], ['hand-over', 11, 72 * 60]]); // prettier-ignore
     // who asks for one more look at strings that hold does not mean these
     expect(told([1], 24, { ...plain, looksAgainHours: 3 }).map(([id]) => id)).toEqual(['restring', 'tune-1', 'hand-over']);
     expect(told([1], 0.5).at(-1)).toEqual(['hand-over', 11, 0]);

@@ -30,10 +30,7 @@ describe('parts that are not there', () => {
   });
 
   it('hold a job until the last of them is there', () => {
-    const needs = [
-      { job: 'a', item: 'set' },
-      { job: 'a', item: 'single' },
-    ];
+    const needs = [{ job: 'a', item: 'set' }, { job: 'a', item: 'single' }]; // prettier-ignore
     const coming = [{ item: 'single', amount: 3, p50: 100, p90: 5000 }];
     const { holds } = dealParts({ needs, onHand: new Map(), coming, ordered });
     expect(holds.get('a')).toEqual({ p50: 2000, p90: 5000, items: ['set', 'single'] });

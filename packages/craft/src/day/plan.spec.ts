@@ -2,18 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { chanceFrom } from '../simulated/index.js';
 import { piece, somebody, someJob, someRack } from '../testing/index.js';
-import {
-  compare,
-  planDay,
-  rackFault,
-  type InForce,
-  type Job,
-  type Objective,
-  type Person,
-  type Placed,
-  type Plan,
-  type Rack,
-} from './index.js';
+import { compare, planDay, rackFault } from './index.js';
+import type { InForce, Job, Objective, Person, Placed, Plan, Rack } from './index.js';
 
 const always = { seed: 1, iterations: 4000, goesOn: () => true };
 const [job, who, rack] = [someJob, somebody, someRack];

@@ -1,10 +1,11 @@
 import { chanceFrom } from '../simulated/index.js';
 import { benchOf, hasMoved, placedAt, type Bench } from './bench.js';
 import { leastLate } from './bound.js';
-import type { Calendar, Spot } from './calendar.js';
+import { Calendar, type Spot } from './calendar.js';
 import { searchAll } from './exact.js';
-import { byRules, improve, inOrder } from './improve.js';
+import { improve } from './improve.js';
 import { compare, type InForce, type Placed, type Plan, type Rack, type Reason } from './model.js';
+import { byRules, putIn } from './orders.js';
 import { asItLay } from './stay.js';
 
 /** How long is planned: as many steps as that, or as long as `goesOn` says. With steps the same rack gives the same plan. */
@@ -41,13 +42,8 @@ const CLOCK = 16;
 export function planDay(rack: Rack, { seed, iterations: asked, goesOn, better }: PlanningTime, inForce: readonly InForce[] = []): Planned {
   const bench = benchOf(rack, inForce);
   const late = leastLate(bench);
-  let begun = inOrder(
-    bench,
-    bench.left.map((_, job) => job),
-  );
-  for (const other of [asItLay(bench), ...byRules(bench).map((order) => inOrder(bench, order))]) {
-    if (compare(other.objective(), begun.objective()) < 0) begun = other;
-  }
+  const ways = [[...bench.left.keys()], ...byRules(bench)].map((order) => inOrder(bench, order));
+  let begun = [asItLay(bench), ...ways].reduce((best, other) => (compare(other.objective(), best.objective()) < 0 ? other : best));
   better?.(asPlan(bench, begun));
   let steps = 0;
   const most = asked ?? Infinity;
@@ -89,6 +85,12 @@ export function planDay(rack: Rack, { seed, iterations: asked, goesOn, better }:
 export function stayedPlan(rack: Rack, inForce: readonly InForce[]): Plan {
   const bench = benchOf(rack, inForce);
   return asPlan(bench, asItLay(bench));
+}
+
+function inOrder(bench: Bench, order: readonly number[]): Calendar {
+  const calendar = new Calendar(bench);
+  putIn(calendar, order);
+  return calendar;
 }
 
 /** Which share of so many steps is over, asked once before each. */

@@ -53,6 +53,57 @@ describe('the chance of a promise', () => {
     expect(told).toEqual({ job: 'a', p50: 62, p90: 62, onTime: 1 });
   });
 
+  it('waits for a part that may come sooner or later than planned, never before the job is ready', () => {
+    const waits = (ready: number) => someJob('a', 200, [timed('restring', 10, 10)], { ready, hold: 120, arrives: { p50: 100, p90: 200 } });
+    const [told, late, planned] = [waits(0), waits(150), { ...waits(0), arrives: null }].map((each) => of(someRack([each]))[0]);
+    expect(Math.abs((told?.p50 ?? 0) - 110)).toBeLessThan(3);
+    expect(Math.abs((told?.p90 ?? 0) - 210)).toBeLessThan(8);
+    expect(late?.p50).toBe(160);
+    expect([planned?.p50, planned?.p90]).toEqual([130, 130]);
+    const [away] = of(someRack([{ ...waits(0), arrives: { p50: 60, p90: 160 } }], { now: 40 })); // half of them in 20 minutes, nine in ten in 120
+    expect(Math.abs((away?.p50 ?? 0) - 70)).toBeLessThan(3);
+    expect(Math.abs((away?.p90 ?? 0) - 170)).toBeLessThan(10);
+  });
+
+  it('goes on from what is done, and holds what is pinned where it is', () => {
+    const strung = someJob('a', 200, [timed('strip', 5, 5), timed('restring', 10, 10), timed('tune', 3, 3, 60)]);
+    const done = ['strip', 'restring'].map((operation, nth) => ({ job: 'a', operation, person: 'a', end: 20 + 10 * nth }));
+    expect(of(someRack([strung], { now: 50, done }))[0]).toMatchObject({ p50: 93, p90: 93 }); // 30, 60 of waiting, 3
+    const pinned = [{ job: 'a', operation: 'restring', person: 'a', start: 70 }];
+    expect(of(someRack([strung], { pinned }))[0]).toMatchObject({ p50: 143, p90: 143 }); // 80, 60, 3
+  });
+
+  it('is none for what is left out, whose pin keeps its person all the same', () => {
+    const out = someJob('out', 100, [timed('first', 30, 30), timed('second', 20, 20)]);
+    const people = [somebody('a', [[0, 10], [20, 90]])]; // prettier-ignore
+    const rack = someRack([out, someJob('b', 80, [timed('x', 35, 35)])], {
+      people,
+      pinned: [{ job: 'out', operation: 'second', person: 'a', start: 30 }],
+    });
+    expect(of(rack)).toEqual([{ job: 'out', p50: null, p90: null, onTime: 0 }, { job: 'b', p50: 85, p90: 85, onTime: 0 }]); // prettier-ignore
+  });
+
+  it('is of two people: each goes on by themselves, what is under way first', () => {
+    const jobs = [
+      someJob('x', 100, [timed('all', 30, 30)]),
+      someJob('y', 100, [timed('all', 20, 20)]),
+      someJob('z', 100, [timed('all', 10, 10)]),
+    ];
+    const people = ['a', 'b'].map((id) => somebody(id, [[0, 240]]));
+    const started = [{ job: 'z', operation: 'all', person: 'b', start: 0, minutesLeft: 5 }];
+    const at = (job: string, person: string, start: number, minutes: number) => ({
+      job,
+      operation: 'all',
+      person,
+      start,
+      end: start + minutes,
+    });
+    const rack = someRack(jobs, { now: 2, people, started });
+    // y was to begin before z was seen to take longer
+    const plan = { ...planDay(rack, time), operations: [at('y', 'b', 2, 20), at('x', 'a', 3, 30), at('z', 'b', 2, 5)], unplanned: [] };
+    expect(promises(rack, plan, { draws: 50, seed: 1 }).map(({ p90 }) => p90)).toEqual([32, 27, 7].map((each) => expect.closeTo(each, 9)));
+  });
+
   it('never falls when more time is promised', () => {
     fc.assert(
       fc.property(fc.integer({ min: 30, max: 120 }), fc.integer({ min: 0, max: 60 }), (due, more) => {

@@ -59,10 +59,7 @@ describe('a plan that is made anew', () => {
     const { operations, moved, objective } = replanDay(someRack(two()), [at('y', 60), at('x', 120)], time);
     expect(moved).toEqual([]);
     // half an hour earlier is no move: y from 30, x from 90
-    expect(operations.map(({ job, start }) => [job, start])).toEqual([
-      ['y', 30],
-      ['x', 90],
-    ]);
+    expect(operations.map(({ job, start }) => [job, start])).toEqual([['y', 30], ['x', 90]]); // prettier-ignore
     expect(objective.moved).toBe(0);
   });
 });

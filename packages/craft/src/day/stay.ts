@@ -1,6 +1,6 @@
 import type { Bench } from './bench.js';
 import { asLying, Calendar, type Spot } from './calendar.js';
-import { byLay, putIn } from './improve.js';
+import { byLay, putIn } from './orders.js';
 import { Stretch } from './stretch.js';
 
 /**

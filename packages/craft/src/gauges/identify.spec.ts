@@ -60,10 +60,7 @@ describe('strings easily taken for one another', () => {
   it('finds .010 and .011 of a banjo set, and not the wound one', () => {
     const set = SETS.find(({ name }) => name.startsWith('.010 .011 .013 .021w .010')) as StringSet;
     const pairs = confusables(set.strings).map(({ first, second, apart }) => [first + 1, second + 1, Math.round(toInches(apart) * 1000)]);
-    expect(pairs).toEqual([
-      [1, 2, 1],
-      [2, 5, 1],
-    ]);
+    expect(pairs).toEqual([[1, 2, 1], [2, 5, 1]]); // prettier-ignore
   });
 
   it('is no question at .002, and often wrong at .0005', () => {

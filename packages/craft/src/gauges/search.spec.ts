@@ -40,9 +40,7 @@ describe('branch and bound', () => {
   it('lists the cheapest choices that trying everything lists, in order', () => {
     fc.assert(
       fc.property(lists, fc.integer({ min: 1, max: 6 }), (drawn, answers) => {
-        const all = everyChoice(drawn)
-          .map((picks) => costOf(drawn, picks))
-          .sort((a, b) => a - b);
+        const all = everyChoice(drawn).map((picks) => costOf(drawn, picks)).sort((a, b) => a - b); // prettier-ignore
         expect(search(drawn, answers).map(({ cost }) => cost)).toEqual(all.slice(0, answers));
       }),
     );

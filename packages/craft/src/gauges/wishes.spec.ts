@@ -36,10 +36,7 @@ describe('what choices cost', () => {
   it('of a total: what each misses of its share, and all together as much again as all strings', () => {
     const wish: Wish = { kind: 'total', total: newtons(100), shares: null };
     const score = scoreOf(wish, [1, 2], [pulls(60, 50), pulls(80, 70)]);
-    expect(score.seats.map((list) => list.map(({ pull }) => pull))).toEqual([
-      [50, 60],
-      [70, 80],
-    ]);
+    expect(score.seats.map((list) => list.map(({ pull }) => pull))).toEqual([[50, 60], [70, 80]]); // prettier-ignore
     const least = 2 * square(Math.log(70 / 50)); // 50 is its share; the second seat counts twice
     expect(score.floor(NOTHING_YET, 0)).toBeCloseTo(least, 12);
     expect(score.bound(NOTHING_YET, 0)).toBeCloseTo(least + 3 * square(Math.log(120 / 100)), 12); // 120 at the least
