@@ -198,10 +198,7 @@ test('nylon for the day after tomorrow is hung up as it is taken in, and the wor
   await page.getByRole('button', { name: 'Take it in', exact: true }).click();
   await expect(page).toHaveURL(/choose$/);
   await page.keyboard.press('Space'); // takes the set that was on it
-  await page
-    .getByRole('navigation', { name: 'Stages of the work' })
-    .getByRole('link', { name: /^Choose/ })
-    .click();
+  await page.getByRole('navigation', { name: 'Stages of the work' }).getByRole('link', { name: /^Choose/ }).click(); // prettier-ignore
   await page.getByRole('button', { name: 'in a hurry? hang it up first' }).click();
   await expect(page.getByText(/Hung now it holds in about 24 h, .* 1 \d\.\d kg · 2 \d\.\d kg/)).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);

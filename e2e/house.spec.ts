@@ -146,10 +146,7 @@ test('a copy is made, compared and carried out; until then the house says that a
   await expect(page.getByText(/every row compared, in/)).toBeVisible({ timeout: 40_000 });
   await expect(page.getByText(/none was ever carried out/)).toBeVisible();
   const download = page.waitForEvent('download');
-  await page
-    .getByRole('link', { name: /^Carry out the copy/ })
-    .first()
-    .click();
+  await page.getByRole('link', { name: /^Carry out the copy/ }).first().click(); // prettier-ignore
   const file = await (await download).path();
   expect(JSON.parse(await readFile(file, 'utf8'))).toMatchObject({ 'gold-peg': 'archive' });
   await expect(page.getByText(/none was ever carried out/)).toBeHidden();

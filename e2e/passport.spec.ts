@@ -108,10 +108,7 @@ test('an instrument that was taken into the register twice becomes one, and owne
   await page.getByRole('button', { name: 'it is here twice …' }).click();
   const both = page.getByRole('button', { name: 'put both together' });
   await page.getByLabel('It is the same as').fill('Longshore four');
-  await page
-    .getByRole('option', { name: /Longshore four/ })
-    .first()
-    .click();
+  await page.getByRole('option', { name: /Longshore four/ }).first().click(); // prettier-ignore
   await expect(page.getByText(/has 4 strings, and this one 6: it is another instrument/)).toBeVisible();
   await expect(both).toBeDisabled();
   await page.getByLabel('It is the same as').fill('dune');

@@ -12,10 +12,7 @@ test('two people change the same passport: both versions are shown, nothing type
     await arrive(page, workshop, '/register', name);
     await page.getByRole('link', { name: /Brindle six, tar black/ }).click();
     await expect(page.getByRole('heading', { name: 'Due', exact: true })).toBeVisible();
-    await page
-      .getByRole('button', { name: /^name, owner, remark/ })
-      .first()
-      .click();
+    await page.getByRole('button', { name: /^name, owner, remark/ }).first().click(); // prettier-ignore
   }
   await one.getByLabel('Remark').fill('fret 5 is high');
   await other.getByLabel('Remark').fill('claw a turn in');
@@ -77,10 +74,7 @@ test('two pages of one browser with two people: each step goes out under its own
   const context = await browser.newContext();
   const [one, other] = [await context.newPage(), await context.newPage()];
   await signIn(one, workshop);
-  await one
-    .getByRole('link', { name: /Heron twelve/ })
-    .first()
-    .click();
+  await one.getByRole('link', { name: /Heron twelve/ }).first().click(); // prettier-ignore
   await one.getByRole('button', { name: /^Take / }).click();
   await says(one, 'String 12 laid out');
   await expect(one.getByTestId('waiting')).toBeHidden();

@@ -140,11 +140,7 @@ describe('who is there, and for what', () => {
     const { version } = await read();
     const changed = await owner.ask('PUT', '/api/day/hours', { version, hours: { ...USUAL_HOURS, looksAgainHours: 4 } });
     const steel = (changed.body as Day).jobs.find(({ passport }) => passport === 104);
-    expect(steel?.operations.map(({ id, after }) => [id, after])).toEqual([
-      ['restring', 0],
-      ['tune-1', 240],
-      ['hand-over', 0],
-    ]);
+    expect(steel?.operations.map(({ id, after }) => [id, after])).toEqual([['restring', 0], ['tune-1', 240], ['hand-over', 0]]); // prettier-ignore
     await owner.ask('PUT', '/api/day/hours', { version: changed.body.version, hours: USUAL_HOURS });
   });
 });

@@ -10,10 +10,7 @@ const job = (id: string, passport: number, operations = [work('restring')]) => (
   ...{ id, passport, kind: 'guitar', operations },
   ...{ ready: 0, due: 5000, weight: 1 },
 });
-const windows: [number, number][] = [
-  [540, 735],
-  [780, 1050],
-];
+const windows: [number, number][] = [[540, 735], [780, 1050]]; // prettier-ignore
 const rack = {
   now: TEN,
   people: [

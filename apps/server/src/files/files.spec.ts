@@ -63,11 +63,7 @@ describe('files', () => {
     const before = await table();
     const { problems, written } = await take('strings', 'csv', broken.join('\n'));
     expect(written).toBe(false);
-    expect(problems.map(({ row, column }) => [row, column])).toEqual([
-      [3, 'construction'],
-      [3, 'gauge_mm'],
-      [4, 'gauge_mm'],
-    ]);
+    expect(problems.map(({ row, column }) => [row, column])).toEqual([[3, 'construction'], [3, 'gauge_mm'], [4, 'gauge_mm']]); // prettier-ignore
     expect(problems[2]?.says).toContain('must lie between 0.127 and 4.572 mm');
     expect(await table()).toEqual(before);
   });

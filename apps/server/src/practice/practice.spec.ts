@@ -38,10 +38,7 @@ describe('what somebody practised', () => {
     const [first, second] = [winding(right()), winding(wrong())];
     const { status, body } = await corin.ask('POST', '/api/practice', { tries: [first, second] });
     expect(status).toBe(200);
-    expect((body as Kept[]).map(({ id, off, good }) => [id, off, good])).toEqual([
-      [first.id, 0, true],
-      [second.id, 1, false],
-    ]);
+    expect((body as Kept[]).map(({ id, off, good }) => [id, off, good])).toEqual([[first.id, 0, true], [second.id, 1, false]]); // prettier-ignore
     await corin.ask('POST', '/api/practice', { tries: [{ ...first, answer: { direction: wrong() } }] });
     const again = (await corin.ask('GET', '/api/practice')).body as Kept[];
     expect(again.find(({ id }) => id === first.id)?.good).toBe(true);

@@ -12,10 +12,7 @@ describe('the address of a database', () => {
 
   it('names several between commas, of which the first stands for who knows only one', () => {
     const { url, hosts } = readAddress('postgres://a:b@first,second:5433/gold_peg');
-    expect(hosts).toEqual([
-      { host: 'first', port: 5432 },
-      { host: 'second', port: 5433 },
-    ]);
+    expect(hosts).toEqual([{ host: 'first', port: 5432 }, { host: 'second', port: 5433 }]); // prettier-ignore
     expect(url).toBe('postgres://a:b@first:5432/gold_peg');
   });
 

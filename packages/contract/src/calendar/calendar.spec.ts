@@ -35,9 +35,5 @@ it('counts the changes of a thing, which keeps its name: a calendar takes the la
 
 it('rings only where somebody wants it, and an empty calendar is still one', () => {
   expect(writeCalendar('Retunes', [{ ...entry, alarmBefore: null }], made)).not.toContain('VALARM');
-  expect(
-    lines(writeCalendar('Retunes', [], made))
-      .filter((line) => line !== '')
-      .at(-1),
-  ).toBe('END:VCALENDAR');
+  expect(lines(writeCalendar('Retunes', [], made)).filter((line) => line !== '').at(-1)).toBe('END:VCALENDAR'); // prettier-ignore
 });

@@ -31,15 +31,7 @@ describe('a head', () => {
 });
 
 it('a neck has its frets where they are, and letters where something was found', () => {
-  const svg = drawNeck(
-    [
-      { string: 2, fret: 12 },
-      { string: null, fret: null },
-      { string: 6, fret: null },
-    ],
-    6,
-    200,
-  );
+  const svg = drawNeck([{ string: 2, fret: 12 }, { string: null, fret: null }, { string: 6, fret: null }], 6, 200); // prettier-ignore
   const frets = numbers(svg, /<path d="M([\d.]+) 4V/g).slice(1);
   // the twelfth halves the string: as far from the nut as half of what is drawn is of the whole
   const whole = 1 - 2 ** (-15 / 12);

@@ -7,11 +7,7 @@ const plain = (from: number, to: number) =>
   fc.string({ unit: 'grapheme', minLength: from, maxLength: to }).map((text) => text.replace(/[\p{C}\ufffd]/gu, '').trim());
 const mail = fc.emailAddress().filter((address) => address.length < 80);
 const owners = fc.uniqueArray(
-  fc.record({
-    id: fc.uuid(),
-    name: plain(1, 40).filter((name) => name !== ''),
-    contact: fc.oneof(plain(0, 60), mail),
-  }),
+  fc.record({ id: fc.uuid(), name: plain(1, 40).filter((name) => name !== ''), contact: fc.oneof(plain(0, 60), mail) }),
   { selector: ({ id }) => id, minLength: 1, maxLength: 8 },
 );
 const read = (text: string) => readFile('owners', 'vcf', text);

@@ -2,19 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { centsFrom, floatingBridge, levelOf, lightSet, offBy, withRate } from '../testing/index.js';
 import { cents, fromDegrees, fromMillimetres, kilogramsPerMetre, newtons, type Hertz, type Metres } from '../units/index.js';
-import {
-  AT_THEIR_NOTES,
-  bridgeNow,
-  edgeRise,
-  levelRests,
-  nextAtBridge,
-  restsFrom,
-  settle,
-  tiltOf,
-  tunedTo,
-  type BridgeHappening,
-  type FloatingBridge,
-} from './index.js';
+import { AT_THEIR_NOTES, bridgeNow, edgeRise, levelRests, nextAtBridge, restsFrom, settle, tiltOf, tunedTo } from './index.js';
+import type { BridgeHappening, FloatingBridge } from './index.js';
 
 const ORDER = [5, 4, 3, 2, 1, 0];
 const WAYS = { order: ORDER, tolerance: cents(2) };

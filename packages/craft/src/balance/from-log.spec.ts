@@ -5,17 +5,8 @@ import { tensionFor } from '../tension/index.js';
 import { floatingBridge, levelOf, lightSet, offBy, withRate } from '../testing/index.js';
 import { fromDegrees, fromMillimetres, newtons, toDegrees, type Hertz } from '../units/index.js';
 import type { OnBridgeEvent } from '../worksheet/index.js';
-import {
-  AT_THEIR_NOTES,
-  bridgeUnder,
-  happeningsOf,
-  levelClaw,
-  restsFrom,
-  settle,
-  trialsIn,
-  tunedTo,
-  type BridgeHappening,
-} from './index.js';
+import { AT_THEIR_NOTES, bridgeUnder, happeningsOf, levelClaw, restsFrom, settle, trialsIn, tunedTo } from './index.js';
+import type { BridgeHappening } from './index.js';
 import { levelPulls } from './equilibrium.js';
 
 const read = (string: number, cents: number): BridgeHappening => ({

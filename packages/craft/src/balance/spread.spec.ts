@@ -22,14 +22,7 @@ const open = {
 const width = (band: { low: number; high: number } | null | undefined) => (band == null ? NaN : band.high - band.low);
 
 it('draws normal deviates from two even ones: √(−2 ln u) cos 2πv', () => {
-  const drawn = [0, 0.5, 0.25].map((v) =>
-    normalOf(
-      (
-        (pair) => () =>
-          pair.shift() ?? NaN
-      )([1 - Math.exp(-2), v]),
-    ),
-  );
+  const drawn = [0, 0.5, 0.25].map((v) => normalOf(((pair) => () => pair.shift() ?? NaN)([1 - Math.exp(-2), v]))); // prettier-ignore
   [2, -2, 0].forEach((deviate, nth) => expect(drawn[nth]).toBeCloseTo(deviate, 9));
 });
 

@@ -7,11 +7,7 @@ it('takes the tenth, fiftieth and ninetieth of a hundred, whatever their order',
 });
 
 it('counts values by their weights, and those without one not at all', () => {
-  const values = [
-    { value: 1, weight: 3 },
-    { value: 2, weight: 0 },
-    { value: Number.POSITIVE_INFINITY, weight: 1 },
-  ];
+  const values = [{ value: 1, weight: 3 }, { value: 2, weight: 0 }, { value: Number.POSITIVE_INFINITY, weight: 1 }]; // prettier-ignore
   expect(bandOf(values)).toEqual({ low: 1, likely: 1, high: Number.POSITIVE_INFINITY });
   expect(() => bandOf([])).toThrow('weighted value');
 });

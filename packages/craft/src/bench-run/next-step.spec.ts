@@ -5,18 +5,8 @@ import type { AnchorKind } from '../instrument/index.js';
 import type { Stripping } from '../methods/index.js';
 import { emptyWorksheet, type BenchEvent, type EventOf, type Worksheet } from '../worksheet/index.js';
 import { STRING_STAGES, type StringStage } from '../stages/index.js';
-import {
-  isDone,
-  latestStep,
-  nextStep,
-  planRun,
-  stageReached,
-  stepAt,
-  stringRun,
-  together,
-  type StringRun,
-  type StringStep,
-} from './index.js';
+import { isDone, latestStep, nextStep, planRun, stageReached, stepAt, stringRun, together } from './index.js';
+import type { StringRun, StringStep } from './index.js';
 
 function runOf(stripping: Stripping | undefined, kind = 'acoustic-parlour', only?: readonly number[]): StringRun {
   const instrument = instrumentOf(kind);

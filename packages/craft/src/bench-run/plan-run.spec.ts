@@ -15,9 +15,8 @@ import {
   STRETCH_REASONS,
   stretchingInForce,
   stringOrder,
-  type BenchRun,
-  type RunStep,
 } from './index.js';
+import type { BenchRun, RunStep } from './index.js';
 
 /** An instrument of six strings with this anchor and these posts. */
 function madeOf(anchor: AnchorKind, style: PostStyle): Instrument {

@@ -3,10 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { factorSpd } from '../solve/index.js';
 import { solveBipartite, type Equation } from './solve-bipartite.js';
 
-const [LEFT, RIGHT] = [
-  { size: 3, precision: 4 },
-  { size: 5, precision: 0.25 },
-];
+const [LEFT, RIGHT] = [{ size: 3, precision: 4 }, { size: 5, precision: 0.25 }]; // prettier-ignore
 const number = fc.double({ min: -3, max: 3, noNaN: true });
 const equation: fc.Arbitrary<Equation> = fc.record({
   left: fc.nat({ max: LEFT.size - 1 }),

@@ -6,20 +6,8 @@ import { chanceFrom } from '../simulated/index.js';
 import { takeUp, windingCircle } from '../post/index.js';
 import { HOLDS } from '../methods/index.js';
 import { hertz, metres, radians, type Metres } from '../units/index.js';
-import {
-  bridgeAfter,
-  exerciseOf,
-  givesUnder,
-  judge,
-  PUSH,
-  rightSlack,
-  slackLeft,
-  turnsOf,
-  aimFor,
-  beatsBetween,
-  type BridgeMove,
-  type ExerciseOf,
-} from './index.js';
+import { bridgeAfter, exerciseOf, givesUnder, judge, PUSH, rightSlack, slackLeft, turnsOf, aimFor, beatsBetween } from './index.js';
+import type { BridgeMove, ExerciseOf } from './index.js';
 import { FAULTS, FAULTS_AT, HARDEST, OCTAVE_ANSWERS, SKILLS, type Skill } from '../skills/index.js';
 
 const SEEDS = Array.from({ length: 12 }, (_, nth) => 7919 * (nth + 1));

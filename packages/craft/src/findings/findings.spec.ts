@@ -14,10 +14,8 @@ import {
   placeOf,
   placesToNote,
   SEVERITIES,
-  type Finding,
-  type FindingKind,
-  type Severity,
 } from './index.js';
+import type { Finding, FindingKind, Severity } from './index.js';
 
 const found = (what: FindingKind, severity: Severity = 'watch', string: number | null = null, fret: number | null = null): Finding => ({
   what,

@@ -20,9 +20,5 @@ it('takes what a job about one string did not look at for open, and what comes b
   expect(threadsOf([first, { fittedAt: at(2), ...only(1) }]).every(({ until }) => until === null)).toBe(true);
   expect(threadsOf([first, { fittedAt: at(2), ...only(2) }]).map(({ until }) => until)).toEqual([at(2), null]);
   const again = threadsOf([first, { fittedAt: at(2) }, { fittedAt: at(3), findings: [dry] }]);
-  expect(again.map(({ since, until }) => [since, until])).toEqual([
-    [at(1), at(2)],
-    [at(1), at(2)],
-    [at(3), null],
-  ]);
+  expect(again.map(({ since, until }) => [since, until])).toEqual([[at(1), at(2)], [at(1), at(2)], [at(3), null]]); // prettier-ignore
 });

@@ -2,17 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromDegrees, fromMillimetres, metres, newtons, radians, toDegrees, toMillimetres } from '../units/index.js';
 import { NUT } from '../constants/index.js';
-import {
-  breakAngle,
-  downforce,
-  exitHeightFor,
-  hardPluck,
-  rollerBreakAngle,
-  slotFit,
-  tangentPoint,
-  turnsForAngle,
-  type NutRun,
-} from './index.js';
+import { breakAngle, downforce, exitHeightFor, hardPluck, rollerBreakAngle, slotFit, tangentPoint, turnsForAngle } from './index.js';
+import type { NutRun } from './index.js';
 
 const mm = fromMillimetres;
 const wrapped = { postDiameter: mm(6), stringDiameter: mm(0.8) };

@@ -10,9 +10,8 @@ import {
   turnsForSlack,
   windingCircle,
   wrapsForSlack,
-  type PostAndString,
-  type Stretch,
 } from './index.js';
+import type { PostAndString, Stretch } from './index.js';
 
 const mm = fromMillimetres;
 const post: PostAndString = { postDiameter: mm(6), stringDiameter: mm(0.254), nutToPost: mm(60) };

@@ -184,12 +184,7 @@ describe('courses', () => {
   it('doubled become pairs that sound alike, close together at the nut', () => {
     const twelve = withCourses(parlour, Array(6).fill(2) as number[]);
     expect(courseSizes(twelve)).toEqual([2, 2, 2, 2, 2, 2]);
-    expect(
-      notes(twelve)
-        .split(' ')
-        .filter((_, index) => index % 2 === 0)
-        .join(' '),
-    ).toBe(notes(parlour));
+    expect(notes(twelve).split(' ').filter((_, index) => index % 2 === 0).join(' ')).toBe(notes(parlour)); // prettier-ignore
     const [first, second] = mm(twelve.strings.map(({ slotSideways }) => slotSideways));
     expect((second ?? 0) - (first ?? 0)).toBeCloseTo(2.2, 2);
     expect(sides(twelve)).toBe('ttttttbbbbbb');

@@ -5,20 +5,8 @@ import { RESTRINGING } from '../constants/index.js';
 import { bare, does, kindsOf, laidOut, right, started, thread, up, woundAt } from '../testing/index.js';
 import { pitchNow } from '../simulated/index.js';
 import { metres, type Metres } from '../units/index.js';
-import {
-  after,
-  anchorWays,
-  begun,
-  centsOff,
-  layOut,
-  nextCosts,
-  pullNow,
-  turnsFor,
-  worthOf,
-  type Act,
-  type OnBench,
-  type Wound,
-} from './index.js';
+import { after, anchorWays, begun, centsOff, layOut, nextCosts, pullNow, turnsFor, worthOf } from './index.js';
+import type { Act, OnBench, Wound } from './index.js';
 import { pulledByHand } from './at-string.js';
 
 const ROUND_POSTS = ARCHETYPES.map(({ id }) => id).filter((id) => layOut(id, 1) !== null);
@@ -80,10 +68,7 @@ describe('a restring on a simulated instrument', () => {
   it('lets one down that was wound, to fix it anew: it is not lost, unless its tail is cut already', () => {
     const restring = laidOut('classical');
     const on = up(restring, does(restring, started(restring), ...bare(3, 'last-behind-edge'), thread(restring, 3)), 3);
-    const off: Act[] = [
-      { do: 'slacken', string: 3 },
-      { do: 'take-off', string: 3 },
-    ];
+    const off: Act[] = [{ do: 'slacken', string: 3 }, { do: 'take-off', string: 3 }]; // prettier-ignore
     expect(after(restring, on, off[1] as Act)).toBe(on); // not while it pulls
     const again = does(restring, on, ...off);
     expect([again.strings[3], again.lost]).toEqual([{ at: 'off', bent: true }, []]);

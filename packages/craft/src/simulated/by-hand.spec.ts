@@ -1,19 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { instrumentOf } from '../archetypes/index.js';
 import { bridgeUnderNow, caliperReadings, chanceFrom, holdFlush, holdOf, letGo, paidOut, pullOfSimulated } from './index.js';
-import {
-  atSaddle,
-  fineTuned,
-  pitchNow,
-  pullsOf,
-  rested,
-  soundOf,
-  stretched,
-  strungUp,
-  turned,
-  wound,
-  type SimulatedString,
-} from './index.js';
+import { atSaddle, fineTuned, pitchNow, pullsOf, rested, soundOf, stretched, strungUp, turned, wound } from './index.js';
+import type { SimulatedString } from './index.js';
 import { pitchOf } from '../instrument/index.js';
 import { tensionFor } from '../tension/index.js';
 import { anyPlan, clampOf, floatingBridge, levelOf, planOf, stringsOf } from '../testing/index.js';

@@ -5,19 +5,8 @@ import { CALIPER, WARMTH } from '../constants/index.js';
 import { windString } from '../procedure/index.js';
 import { setsFor, stringProperties } from '../strings/index.js';
 import { fromMillimetres, metres } from '../units/index.js';
-import {
-  caliperReadings,
-  chanceFrom,
-  coldAfter,
-  pitchNow,
-  pullsOf,
-  strainLost,
-  stretched,
-  turned,
-  wound,
-  type SimulatedString,
-  type StringState,
-} from './index.js';
+import { caliperReadings, chanceFrom, coldAfter, pitchNow, pullsOf, strainLost, stretched, turned, wound } from './index.js';
+import type { SimulatedString, StringState } from './index.js';
 
 /** Some string of some kind that goes round a post, hanging just taut: its peg has no play, its slot grips so. */
 function anyString(seed: number, grip: number) {

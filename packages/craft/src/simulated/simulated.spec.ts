@@ -17,9 +17,8 @@ import {
   stretched,
   turned,
   wound,
-  type SimulatedString,
-  type StringState,
 } from './index.js';
+import type { SimulatedString, StringState } from './index.js';
 
 /** String `number` of an archetype in its first set, wound as planned. */
 function onBench(kind: string, number: number, changes: Partial<SimulatedString> = {}) {

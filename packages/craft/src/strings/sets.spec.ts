@@ -1,17 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMillimetres, toInches, toMillimetres } from '../units/index.js';
-import {
-  coreArea,
-  LINES,
-  listGauges,
-  printGauge,
-  SETS,
-  setsFor,
-  stringProperties,
-  STRINGS,
-  weighedDensity,
-  type StringSpec,
-} from './index.js';
+import { coreArea, LINES, listGauges, printGauge, SETS, setsFor, stringProperties, STRINGS, weighedDensity } from './index.js';
+import type { StringSpec } from './index.js';
 import { FAMILIES } from '../string-kinds/index.js';
 import { DENSITY } from '../constants/index.js';
 

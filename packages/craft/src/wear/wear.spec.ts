@@ -110,20 +110,14 @@ describe('what an instrument teaches', () => {
   });
 
   it('takes a string that was replaced by itself for one that lasted at least so long', () => {
-    const broke = [
-      { from: day(0), to: day(10), ended: 'early' as const },
-      { from: day(10), to: null, ended: null },
-    ];
+    const broke = [{ from: day(0), to: day(10), ended: 'early' as const }, { from: day(10), to: null, ended: null }]; // prettier-ignore
     const fresh = wearOf({ ...wound, lives: [{ from: day(10), to: null, ended: null }], hours: asked(5, 10), now: day(10) });
     const wear = wearOf({ ...wound, lives: broke, hours: asked(5, 10), now: day(10) });
     expect(wear?.due.likely ?? NaN).toBeGreaterThanOrEqual(fresh?.due.likely ?? NaN);
     expect(wear?.due.likely ?? NaN).toBeLessThan((fresh?.due.likely ?? NaN) + 5 * DAY);
     expect(wear?.learnedFrom).toBe(0);
     // one that broke after a year of what is worn after 77 days says that they last here
-    const held = [
-      { from: day(0), to: day(365), ended: 'early' as const },
-      { from: day(365), to: null, ended: null },
-    ];
+    const held = [{ from: day(0), to: day(365), ended: 'early' as const }, { from: day(365), to: null, ended: null }]; // prettier-ignore
     const after = wearOf({ ...wound, lives: held, hours: asked(7, 365), now: day(365) });
     expect(days(after?.due.likely ?? NaN) - 365).toBeGreaterThan(2 * 77);
   });
@@ -163,20 +157,14 @@ describe('lives of a string', () => {
       { from: day(80), to: day(200), ended: 'with-its-set' },
       { from: day(200), to: null, ended: null },
     ]);
-    expect(livesOf(fittings, 2).map(({ from, ended }) => [days(from), ended])).toEqual([
-      [0, 'with-its-set'],
-      [200, null],
-    ]);
+    expect(livesOf(fittings, 2).map(({ from, ended }) => [days(from), ended])).toEqual([[0, 'with-its-set'], [200, null]]); // prettier-ignore
     expect(livesOf(fittings, 3)).toEqual([]);
   });
 });
 
 describe('an instrument', () => {
   it('is due with the string that is worn first: a wound one, but for those that are newer', () => {
-    const strings = [
-      { string: 1, construction: 'plain' as const },
-      { string: 2, construction: 'wound' as const },
-    ];
+    const strings = [{ string: 1, construction: 'plain' as const }, { string: 2, construction: 'wound' as const }]; // prettier-ignore
     const first = { fittedAt: on(0), strings };
     expect(dueOf({ family: 'acoustic', setups: [first], hours: null }, day(10))?.string).toBe(2);
     const replaced = {

@@ -247,10 +247,7 @@ it('strings count from one: there is no string nought', () => expect(foldWorkshe
 it('an empty job is of all its strings, none of them heard, read, hung or wound, of a bridge that stands', () => {
   const sheet = foldWorksheet(2, []);
   expect(sheet.inJob).toEqual([true, true]);
-  expect([sheet.heard, sheet.pitches]).toEqual([
-    [[], []],
-    [[], []],
-  ]);
+  expect([sheet.heard, sheet.pitches]).toEqual([[[], []], [[], []]]); // prettier-ignore
   expect([sheet.hung, sheet.wound, sheet.tensioned, sheet.counted, sheet.gauges]).toEqual(Array.from({ length: 5 }, () => [null, null]));
   const told = [sheet.scrapped, sheet.notes, sheet.measurements, sheet.findings, sheet.pads, sheet.onBridge];
   expect(told).toEqual(Array.from({ length: 6 }, () => []));

@@ -33,10 +33,7 @@ it('drift counts from when the string was brought up; a stretch moves only what 
 
 it('what was stretched and not tuned back says nothing of drift until it is', () => {
   const sheet = foldWorksheet(1, log(up, read(-30, 'stretch', false), read(-33, 'rest', false), read(-34, 'rest'), read(-2, 'rest')));
-  expect(driftOf(sheet, 0)).toEqual([
-    { hours: 0.75, cents: null, retuned: true },
-    { hours: 1, cents: -2, retuned: true },
-  ]);
+  expect(driftOf(sheet, 0)).toEqual([{ hours: 0.75, cents: null, retuned: true }, { hours: 1, cents: -2, retuned: true }]); // prettier-ignore
 });
 
 it('a string that was lost takes its rounds along, and gets them back when that is undone', () => {
@@ -70,10 +67,7 @@ it('drift of strings that hung counts from when they were hung up, and what they
   const sheet = foldWorksheet(2, log(choose(0.7), hangs, up, read(-6, 'rest')));
   expect(pulledSince(sheet, 0)).toBe('2026-09-01T10:15:00.000Z');
   expect(pulledSince(sheet, 1)).toBeNull(); // it hangs still
-  expect(driftOf(sheet, 0)).toEqual([
-    { hours: 0.25, cents: null, retuned: true },
-    { hours: 0.5, cents: -6, retuned: true },
-  ]);
+  expect(driftOf(sheet, 0)).toEqual([{ hours: 0.25, cents: null, retuned: true }, { hours: 0.5, cents: -6, retuned: true }]); // prettier-ignore
 });
 
 it('what hangs goes on hanging when the same set is taken once more, and not when it is another', () => {

@@ -45,10 +45,7 @@ describe('what a job takes from the shelf', () => {
 
   it('keeps a packet that was opened, though another set is chosen then, and forgets one that was not', () => {
     expect(uses(set(), another)).toEqual([['set', 'other', 'reserved', null]]);
-    expect(uses(set(), laidOut, another)).toEqual([
-      ['set', 'set', 'used', null],
-      ['set', 'other', 'reserved', null],
-    ]);
+    expect(uses(set(), laidOut, another)).toEqual([['set', 'set', 'used', null], ['set', 'other', 'reserved', null]]); // prettier-ignore
   });
 
   it('opens nothing anew when the same strings are chosen again', () => {

@@ -77,11 +77,7 @@ describe('the drawings of an anchor', () => {
     expect(drawn(tie({ wound: true }))).not.toBe(drawn(tie({ wound: false })));
 
     const wrap = (last: boolean) => scenesOf('wrap-and-tuck', six(2, { last })).fit;
-    expect(
-      wrap(true)
-        .map(({ says }) => says)
-        .join(' '),
-    ).toContain('the other way round');
+    expect(wrap(true).map(({ says }) => says).join(' ')).toContain('the other way round'); // prettier-ignore
     expect(drawn(wrap(true))).not.toBe(drawn(wrap(false)));
 
     // string 1 is the farthest, at the top: toward a lower number a tail ends above its own string, the last one's below

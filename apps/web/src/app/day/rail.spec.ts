@@ -66,10 +66,7 @@ describe('the scale of hours', () => {
     const early = day([]);
     const [first, ...others] = early.people;
     if (first === undefined) throw new Error('there is somebody');
-    const own: [number, number][] = [
-      [420, 600],
-      [780, 1050],
-    ];
+    const own: [number, number][] = [[420, 600], [780, 1050]]; // prettier-ignore
     const { closed } = timeScale({ ...early, now: 420, people: [{ ...first, windows: own }, ...others] }, { width: 1000, days: 1 });
     expect(closed.map(({ from, until }) => [from, until])).toEqual([[735, 780]]);
   });
@@ -124,10 +121,7 @@ describe('a plan on the rail', () => {
       railOf(day([job(1, { operations: [] }), job(2)]), plan([at(2, 'restring', second, 30), at(1, 'restring', first, 30)]), {
         ...{ width: 1200, days: 2, promises: [] },
       }).blocks.map(({ passport }) => passport);
-    expect([lies(600, 700), lies(700, 600)]).toEqual([
-      ['0101', '0102'],
-      ['0101', '0102'],
-    ]);
+    expect([lies(600, 700), lies(700, 600)]).toEqual([['0101', '0102'], ['0101', '0102']]); // prettier-ignore
   });
 
   it('hangs each job below its bench with its visits, and flags what is promised with the chance of it', () => {

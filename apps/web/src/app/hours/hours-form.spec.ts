@@ -7,14 +7,8 @@ const [ada, bo] = ['01900000-0000-7000-8000-000000000001', '01900000-0000-7000-8
 
 describe('hours as people write them', () => {
   it('are read with or without minutes, with dashes or words, and said back', () => {
-    expect(readStretches('9-12:15, 13–17:30')).toEqual([
-      [540, 735],
-      [780, 1050],
-    ]);
-    expect(readStretches('8 until 12; 13 to 16')).toEqual([
-      [480, 720],
-      [780, 960],
-    ]);
+    expect(readStretches('9-12:15, 13–17:30')).toEqual([[540, 735], [780, 1050]]); // prettier-ignore
+    expect(readStretches('8 until 12; 13 to 16')).toEqual([[480, 720], [780, 960]]); // prettier-ignore
     expect(sayStretches([[540, 735], [780, 1050]])).toBe('9–12:15, 13–17:30'); // prettier-ignore
     expect([readStretches(''), readStretches('nine to five'), readStretches('9:60-10')]).toEqual([[], null, null]);
   });

@@ -32,10 +32,7 @@ describe('the supplier of the house', () => {
 
 it('shows each line from its thinnest to its thickest string, each mark once, and lines with marks first', () => {
   const string = (gaugeMm: number, mark: StoredString['mark'], lineId = 'a') => ({ lineId, gaugeMm, mark }) as StoredString;
-  const lines = [
-    { id: 'b', name: 'Two', family: 'bass' as const },
-    { id: 'a', name: 'One', family: 'electric' as const },
-  ];
+  const lines = [{ id: 'b', name: 'Two', family: 'bass' as const }, { id: 'a', name: 'One', family: 'electric' as const }]; // prettier-ignore
   const strings = [string(1.0668, 'rust'), string(0.2286, 'teal'), string(0.4064, null), string(0.6096, 'teal')];
   expect(shownLines({ lines, strings })).toEqual([
     { id: 'a', name: 'One', gauges: '4 strings, .009 to .042 in', marks: ['teal', 'rust'] },

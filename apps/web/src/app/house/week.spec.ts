@@ -15,11 +15,7 @@ const week = (now: number, windows: [number, number][]) =>
 
 describe('the week of the house', () => {
   it('has seven days from today, each with its hours, and says where it is closed', () => {
-    const days = week(10 * HOUR, [
-      [9 * HOUR, 12 * HOUR],
-      [13 * HOUR, 17 * HOUR + 30],
-      [DAY + 10 * HOUR, DAY + 12 * HOUR],
-    ]);
+    const days = week(10 * HOUR, [[9 * HOUR, 12 * HOUR], [13 * HOUR, 17 * HOUR + 30], [DAY + 10 * HOUR, DAY + 12 * HOUR]]); // prettier-ignore
     expect(days.map(({ name }) => name)).toEqual(['Thu 26', 'Fri 27', 'Sat 28', 'Sun 29', 'Mon 30', 'Tue 1', 'Wed 2']);
     expect(days.map(({ hours }) => hours).slice(0, 3)).toEqual(['9 to 17:30', '10 to 12', 'closed']);
     expect(days[0]?.people[0]).toHaveLength(2);

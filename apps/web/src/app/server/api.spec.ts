@@ -65,10 +65,7 @@ describe('the client of the contract', () => {
   });
 
   it('sends the token that the session gave with everything after', async () => {
-    replies = [
-      { status: 200, body: signedOutSession },
-      { status: 200, body: { done: true } },
-    ];
+    replies = [{ status: 200, body: signedOutSession }, { status: 200, body: { done: true } }]; // prettier-ignore
     await api.call('session', {});
     await api.call('changePassphrase', { body: { old: 'a', new: 'four turns below' } });
     expect(asked[1]).toMatchObject({ method: 'PUT', token: 'fresh token', body: { old: 'a', new: 'four turns below' } });

@@ -39,16 +39,8 @@ describe('the strings table on a device', () => {
   it('is the house’s, in the order of the built-in list, what the house added last', async () => {
     answers(houseTable());
     await table().load();
-    expect(
-      table()
-        .strings()
-        .map(({ id }) => id),
-    ).toEqual(STRINGS.map(({ id }) => id));
-    expect(
-      table()
-        .sets()
-        .map(({ id }) => id),
-    ).toEqual([...SETS.map(({ id }) => id), 'house-set']);
+    expect(table().strings().map(({ id }) => id)).toEqual(STRINGS.map(({ id }) => id)); // prettier-ignore
+    expect(table().sets().map(({ id }) => id)).toEqual([...SETS.map(({ id }) => id), 'house-set']); // prettier-ignore
     expect(table().tunings()[0]?.name).toBe('E A D G B E');
     expect(table().lineNames().get('acoustic-8020')).toBe('80/20 bronze round wound');
   });

@@ -89,10 +89,7 @@ describe('the rack as it is planned', () => {
   });
 
   it('offers the next half hour by which nine in ten are ready, while the house is open', () => {
-    const open: [number, number][] = [
-      [540, 735],
-      [780, 1050],
-    ];
+    const open: [number, number][] = [[540, 735], [780, 1050]]; // prettier-ignore
     const later = (p90: number) => jobRows({ ...day(660), open }, ending(700), [{ job: id, p50: 600, p90, onTime: 0 }])[0]?.later;
     expect([later(611), later(735), later(1049)].map((each) => each?.says)).toEqual(['10:30', '13:00', '17:30']);
     expect(later(611)?.at.toISOString()).toBe('2026-11-26T10:30:00.000Z');

@@ -1,11 +1,7 @@
 import { expect, it } from 'vitest';
 import { sorted, UNSORTED } from './sorted';
 
-const ROWS = [
-  { name: '.046 wound', gauge: 1.17 },
-  { name: '.010 plain', gauge: 0.25 },
-  { name: '.9 odd', gauge: 0.25 },
-];
+const ROWS = [{ name: '.046 wound', gauge: 1.17 }, { name: '.010 plain', gauge: 0.25 }, { name: '.9 odd', gauge: 0.25 }]; // prettier-ignore
 const keys = { name: ({ name }: (typeof ROWS)[number]) => name, gauge: ({ gauge }: (typeof ROWS)[number]) => gauge };
 const names = (rows: readonly { name: string }[]) => rows.map(({ name }) => name);
 

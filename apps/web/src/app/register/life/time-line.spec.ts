@@ -53,10 +53,7 @@ describe('the time line', () => {
     });
     const axis = axisOf([only, first]);
     const lives = lifeMarks(axis, [only, first], 1);
-    expect(lives.map(({ early, on, gaugeMm }) => [early, on, gaugeMm])).toEqual([
-      [true, false, 0.3],
-      [false, true, 0.28],
-    ]);
+    expect(lives.map(({ early, on, gaugeMm }) => [early, on, gaugeMm])).toEqual([[true, false, 0.3], [false, true, 0.28]]); // prettier-ignore
     expect(lives[0]?.to).toBe(lives[1]?.from);
     expect(lifeMarks(axis, [only, first], 2)).toEqual([
       expect.objectContaining({ from: axis.x(NOW - 300 * DAY), to: axis.x(NOW), on: true }),
@@ -73,10 +70,7 @@ describe('the time line', () => {
     ];
     const axis = axisOf(setups);
     const marks = foundMarks(axis, setups);
-    expect(marks.map(({ finding, open }) => [finding.what, open])).toEqual([
-      ['board-dry', false],
-      ['groove', true],
-    ]);
+    expect(marks.map(({ finding, open }) => [finding.what, open])).toEqual([['board-dry', false], ['groove', true]]); // prettier-ignore
     expect(marks[0]?.to).toBe(axis.x(NOW - 200 * DAY));
     expect(marks[1]).toMatchObject({ from: axis.x(NOW - 300 * DAY), to: axis.x(NOW) });
   });

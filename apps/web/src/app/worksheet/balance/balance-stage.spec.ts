@@ -11,13 +11,7 @@ import { BalanceStage } from './balance-stage';
 const NINES = 'electric-nickel-9-11-16-24w-32w-42w';
 const TENS = 'electric-nickel-10-13-17-26w-36w-46w';
 /** How pads lay, last time. */
-const PADS = {
-  jobId: '01900000-0000-7000-8000-00000000000f',
-  pads: [
-    { clamp: 1, lies: 'along' },
-    { clamp: 2, lies: 'across' },
-  ],
-};
+const PADS = { jobId: '01900000-0000-7000-8000-00000000000f', pads: [{ clamp: 1, lies: 'along' }, { clamp: 2, lies: 'across' }] }; // prettier-ignore
 const ORDER = [5, 4, 3, 2, 1, 0];
 const BY_HAND = { sure: null, by: 'typed' as const };
 let bench: WorksheetBench;

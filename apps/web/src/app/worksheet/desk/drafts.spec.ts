@@ -30,22 +30,10 @@ const PANELS: { panel: Type<unknown>; stage: Stage; field: (number: number) => s
 
 it('is there again when the page was loaded anew', async () => {
   bench = await WorksheetBench.open({});
-  TestBed.inject(Drafts)
-    .draft(
-      () => 'turns',
-      () => 0,
-    )
-    .type(2.25);
+  TestBed.inject(Drafts).draft(() => 'turns', () => 0).type(2.25); // prettier-ignore
   TestBed.tick();
   const again = TestBed.runInInjectionContext(() => new Drafts());
-  expect(
-    again
-      .draft(
-        () => 'turns',
-        () => 0,
-      )
-      .value(),
-  ).toBe(2.25);
+  expect(again.draft(() => 'turns', () => 0).value()).toBe(2.25); // prettier-ignore
 });
 
 describe.each(PANELS)('a number typed for one string at $stage', ({ panel, stage, field, typed, kept }) => {
