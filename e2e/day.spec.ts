@@ -103,9 +103,7 @@ test('hours outside those of the house are refused for a pin in a sentence, and 
     await page.keyboard.press('Shift+ArrowRight'); // an hour
     if (!(await answer).ok()) break;
   }
-  await expect(
-    page.getByText(/^It cannot lie there: .* is there .* 9:00 to 12:15 and 13:00 to 17:30: 59 min from .* do not fit/),
-  ).toBeVisible();
+  await expect(page.getByText(/^It cannot lie there:.* is there.* 9:00 to 12:15 and 13:00 to 17:30: 59 min from.* do not fit/)).toBeVisible(); // prettier-ignore
   await expect(work).toBeVisible();
 });
 
@@ -221,15 +219,7 @@ async function strung(page: Page, workshop: Workshop): Promise<void> {
   const set = setsFor('ukulele', 4).find(({ strings }) => strings.every(({ construction }) => construction === 'nylon'));
   if (job === undefined || set === undefined) throw new Error('there is a ukulele in the rack, and a set for it');
   const at = new Date(Date.parse(MORNING) - 60_000).toISOString();
-  const head = () => ({
-    id: uuidV7(),
-    version: 1,
-    jobId: job.id,
-    instrumentId: job.instrument,
-    personId: person.id,
-    deviceId: uuidV7(),
-    at,
-  });
+  const head = () => ({ id: uuidV7(), version: 1, jobId: job.id, instrumentId: job.instrument, personId: person.id, deviceId: uuidV7(), at }); // prettier-ignore
   const wound = { turns: 3, slackMm: 30, cutBeyondPostMm: 60, nutDeg: 9 };
   const steps = STRING_STAGES.filter((stage) => stage !== 'balance').flatMap((stage) =>
     [1, 2, 3, 4].map((string) => ({ ...head(), kind: STRING_EVENTS[stage], string, payload: stage === 'wind' ? wound : {} })),

@@ -76,10 +76,7 @@ const SCREENS: readonly (readonly [string, (page: Page) => Promise<unknown>])[] 
 /** With its answer and all that follows from it. */
 async function practised(page: Page, skill: string): Promise<void> {
   await page.getByRole('link', { name: 'Practice', exact: true }).click();
-  await page
-    .getByRole('button', { name: new RegExp(`^${skill}`) })
-    .first()
-    .click();
+  await page.getByRole('button', { name: new RegExp(`^${skill}`) }).first().click(); // prettier-ignore
   const take = page.getByRole('button', { name: 'That is it' });
   await take.or(page.getByText('Pick an answer')).waitFor();
   await page.locator('peg-fact', { hasText: skill }).waitFor(); // and not the exercise of the screen before

@@ -124,9 +124,7 @@ export function faultsSeen({ scrolls, touch }: { scrolls: boolean; touch: boolea
     return drawn.flatMap((shape) => {
       // along a shape it is only walked where that lies over letters at all
       const box = shape.getBoundingClientRect();
-      const over = bare.filter(
-        ({ left, right, top, bottom }) => box.right > left && box.left < right && box.bottom > top && box.top < bottom,
-      );
+      const over = bare.filter(({ left, right, top, bottom }) => box.right > left && box.left < right && box.bottom > top && box.top < bottom); // prettier-ignore
       const matrix = over.length === 0 ? null : shape.getScreenCTM();
       if (matrix === null || getComputedStyle(shape).stroke === 'none' || !shown(shape)) return [];
       if (shape.closest('defs, clipPath, mask, pattern, marker') !== null) return [];

@@ -46,9 +46,7 @@ function arrowsOf(folder: string): Map<string, Set<string>> {
   for (const file of files.filter((each) => !isSpec(each))) {
     const room = roomOf(file);
     if (room === undefined) continue;
-    const reached = importsOf(file)
-      .filter((name) => name.startsWith('.'))
-      .flatMap((name) => roomOf(reachedFrom(file, name)) ?? []);
+    const reached = importsOf(file).filter((name) => name.startsWith('.')).flatMap((name) => roomOf(reachedFrom(file, name)) ?? []); // prettier-ignore
     arrows.set(room, new Set([...(arrows.get(room) ?? []), ...reached.filter((other) => other !== room)]));
   }
   return arrows;

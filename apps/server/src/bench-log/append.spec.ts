@@ -55,13 +55,7 @@ describe('appending to the log', () => {
     const otherInstrument = { ...stripOne(2), instrumentId: uuidV7() };
     const somebodyElse = { ...stripOne(2), personId: uuidV7() };
     const { body } = await append(wrongString, unknownJob, otherInstrument, somebodyElse, good);
-    expect(body.outcomes.map(({ outcome }: { outcome: string }) => outcome)).toEqual([
-      'refused',
-      'refused',
-      'refused',
-      'refused',
-      'stored',
-    ]);
+    expect(body.outcomes.map(({ outcome }: { outcome: string }) => outcome)).toEqual(['refused', 'refused', 'refused', 'refused', 'stored']); // prettier-ignore
     expect(body.outcomes.map(({ says }: { says: string | null }) => says?.split(' ')[0])).toEqual([
       'string',
       'jobId',
@@ -99,11 +93,7 @@ describe('appending to the log', () => {
 
   it('gives a long log back in parts, and with a worksheet only what a device has not', async () => {
     const long = await technician.job(131);
-    const note = (nth: number): BenchEvent => ({
-      ...eventHead(long, technician.personId),
-      kind: 'noted',
-      payload: { text: `note ${nth}` },
-    });
+    const note = (nth: number): BenchEvent => ({...eventHead(long, technician.personId), kind: 'noted', payload: { text: `note ${nth}` } }); // prettier-ignore
     for (let batch = 0; batch < 2; batch++) await append(...Array.from({ length: 175 }, (_, nth) => note(nth)));
     const first = (await technician.ask('GET', `/api/jobs/${long.id}`)).body;
     expect([first.events.length, first.more]).toEqual([200, true]);
@@ -152,12 +142,7 @@ describe('projections', () => {
     expect(await stateOf()).toBe('handed-over');
     expect(await currentGauges()).toEqual([1.0, 1.6, 2.0, 2.6]);
     const passport = await technician.ask('GET', `/api/instruments/${job.instrument.id}`);
-    expect(passport.body.current).toMatchObject({
-      jobId: job.id,
-      setName: '.010–.046',
-      remark: 'action as before',
-      fittedBy: 'Corin Vell',
-    });
+    expect(passport.body.current).toMatchObject({ jobId: job.id, setName: '.010–.046', remark: 'action as before', fittedBy: 'Corin Vell' }); // prettier-ignore
     expect(passport.body.setups.length).toBe(2);
 
     await append({ ...eventHead(job, technician.personId), kind: 'undone', payload: { eventId: over.id } });
@@ -209,10 +194,7 @@ describe('a job of some strings', () => {
     const before = await fitted();
     expect(before).toHaveLength(6);
     const over: BenchEvent = { ...head(), kind: 'handed-over', payload: { remark: 'string 2 alone' } };
-    await append(
-      { ...head(), kind: 'set-chosen', payload: { name: 'a single', family: 'electric', setId: null, only: [2], strings } },
-      over,
-    );
+    await append({...head(), kind: 'set-chosen', payload: { name: 'a single', family: 'electric', setId: null, only: [2], strings } }, over); // prettier-ignore
     const after = before.with(1, 0.41);
     expect(await fitted()).toEqual(after);
     await rebuild(house.store);

@@ -47,9 +47,7 @@ describe('turns that were counted', () => {
   it('come back with the worksheet as evidence, with whose and where, the latest count of a string alone', async () => {
     const first = count(1, 2.5);
     await send(wound(1), first, count(1, 2.75));
-    expect(await ownCounts()).toMatchObject([
-      { string: 1, turns: 2.75, personName: 'Corin Vell', instrumentName: 'Brindle six, sea green' },
-    ]);
+    expect(await ownCounts()).toMatchObject([{ string: 1, turns: 2.75, personName: 'Corin Vell', instrumentName: 'Brindle six, sea green' }]); // prettier-ignore
   });
 
   it('bear on this instrument by anybody and on this person anywhere: the demo counted on others', async () => {

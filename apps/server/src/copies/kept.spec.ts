@@ -19,10 +19,7 @@ describe('copies that are kept', () => {
   });
 
   it('is one of a day on which several were made: the last', () => {
-    const two = [
-      { id: 'noon', madeAt: new Date('2026-11-26T12:00:00Z') },
-      { id: 'night', madeAt: new Date('2026-11-26T02:30:00Z') },
-    ];
+    const two = [{ id: 'noon', madeAt: new Date('2026-11-26T12:00:00Z') }, { id: 'night', madeAt: new Date('2026-11-26T02:30:00Z') }]; // prettier-ignore
     expect([...keptOf(two, 'UTC')]).toEqual(['noon']);
   });
 });

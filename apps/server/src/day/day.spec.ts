@@ -264,11 +264,7 @@ describe('somebody who is not there', () => {
   });
 
   it('is somebody at the bench, and the day is one', async () => {
-    const nobody = await technician.ask('PUT', '/api/day/away', {
-      personId: '01900000-0000-7000-8000-0000000000ff',
-      day: today,
-      away: true,
-    });
+    const nobody = await technician.ask('PUT', '/api/day/away', { personId: '01900000-0000-7000-8000-0000000000ff', day: today, away: true }); // prettier-ignore
     expect([nobody.status, nobody.body.fields[0]]).toMatchObject([
       422,
       { field: 'personId', says: 'must be somebody who works at the bench' },

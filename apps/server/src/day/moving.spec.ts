@@ -30,13 +30,7 @@ describe('strings that hang under their pull', () => {
     const [set] = setsFor(geometry.family, geometry.strings.length);
     if (set === undefined) throw new Error('there is a set for it');
     const head = eventHead(job, technician.personId);
-    const writer = benchWriter({
-      ...head,
-      instrumentId: job.instrument.id,
-      geometry,
-      startedAt: new Date(now.getTime() - 60_000),
-      pace: 0.6,
-    });
+    const writer = benchWriter({...head, instrumentId: job.instrument.id, geometry, startedAt: new Date(now.getTime() - 60_000), pace: 0.6 }); // prettier-ignore
     writer.choose(set);
     const hung = { ...eventHead(job, technician.personId), at: now.toISOString(), kind: 'set-hung', payload: {} };
     const { outcomes } = (await technician.ask('POST', '/api/events', { events: [...writer.events, hung] })).body;

@@ -59,9 +59,7 @@ describe('the demo workshop', () => {
   it('left in every passport the setups of its past, the latest of them on the instrument now', async () => {
     for (const { passport, past } of RACK) {
       const instrument = await house.store.getRepository(InstrumentRow).findOneByOrFail({ passport });
-      const setups = await house.store
-        .getRepository(SetupRow)
-        .find({ where: { instrumentId: instrument.id }, order: { fittedAt: 'DESC' } });
+      const setups = await house.store.getRepository(SetupRow).find({ where: { instrumentId: instrument.id }, order: { fittedAt: 'DESC' } }); // prettier-ignore
       const strings = await house.store
         .getRepository(CurrentStringRow)
         .find({ where: { instrumentId: instrument.id }, order: { string: 'ASC' } });

@@ -81,10 +81,7 @@ describe('the cut strip on paper', () => {
 
   it('has all windings in a table on its second page', async () => {
     const [, table] = await pagesOf(await fetchStrip());
-    const words = ((await table?.getTextContent())?.items ?? [])
-      .map((item) => ('str' in item ? item.str : ''))
-      .join(' ')
-      .replace(/\s+/g, ' ');
+    const words = ((await table?.getTextContent())?.items ?? []).map((item) => ('str' in item ? item.str : '')).join(' ').replace(/\s+/g, ' '); // prettier-ignore
     for (const word of ['turns', 'slack, mm', 'anticlockwise', 'clockwise', '.053 w', 'turns counted']) expect(words).toContain(word);
   });
 

@@ -43,11 +43,7 @@ describe('rights', () => {
     expect((await visitor.ask('GET', '/api/jobs')).status).toBe(200);
     expect((await change(await named(name), { role: 'counter' })).body).toMatchObject({ role: 'counter', sessions: 0 });
     expect((await visitor.ask('GET', '/api/jobs')).status).toBe(401);
-    expect((await acts())[0]).toMatchObject({
-      kind: 'rights',
-      says: `${name}: technician to counter`,
-      person: { name: DEMO_SIGN_IN.name },
-    });
+    expect((await acts())[0]).toMatchObject({ kind: 'rights', says: `${name}: technician to counter`, person: { name: DEMO_SIGN_IN.name } }); // prettier-ignore
   });
 
   it('of who is locked out or has left are none, at once and wherever they are; their name stays in the log', async () => {

@@ -101,10 +101,7 @@ it('shows the owner how somebody stands only where they wish it', async () => {
   const learners = async () => (await ask(wenna, 'GET', '/api/practice/learners')).body as Learner[];
   expect(await learners()).toEqual([]);
   const { person } = (await ask(corin, 'GET', '/api/session')).body as { person: { version: number; preferences: object } };
-  await ask(corin, 'PUT', '/api/session/preferences', {
-    version: person.version,
-    preferences: { ...person.preferences, showsPractice: true },
-  });
+  await ask(corin, 'PUT', '/api/session/preferences', { version: person.version, preferences: {...person.preferences, showsPractice: true } }); // prettier-ignore
   const [learner] = await learners();
   expect(learner?.name).toBe('Corin Vell');
   expect(learner?.standings.find(({ skill }) => skill === 'cents')).toEqual({

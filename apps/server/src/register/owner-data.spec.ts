@@ -26,9 +26,7 @@ const passportsOf = async (id: string) =>
     passport: number;
   }[];
 async function handOverAll(id: string): Promise<void> {
-  await house.store.query(`UPDATE job SET state = 'handed-over' WHERE instrument_id IN (SELECT id FROM instrument WHERE owner_id = $1)`, [
-    id,
-  ]);
+  await house.store.query(`UPDATE job SET state = 'handed-over' WHERE instrument_id IN (SELECT id FROM instrument WHERE owner_id = $1)`, [id]); // prettier-ignore
 }
 
 describe('an owner’s data', () => {

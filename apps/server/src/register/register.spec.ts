@@ -25,11 +25,7 @@ describe('the register', () => {
   });
 
   it('finds by name, owner, kind and passport, and takes signs of the search literally', async () => {
-    expect((await find('heron')).map(({ name }) => name)).toEqual([
-      'Heron parlour, walnut',
-      'Heron parlour, spruce',
-      'Heron twelve, cherry',
-    ]);
+    expect((await find('heron')).map(({ name }) => name)).toEqual(['Heron parlour, walnut', 'Heron parlour, spruce', 'Heron twelve, cherry']); // prettier-ignore
     expect((await find('lantern')).length).toBe(4);
     expect((await find('planetary')).map(({ passport }) => passport)).toEqual([120]);
     expect((await find('0117')).map(({ passport }) => passport)).toEqual([117]);
@@ -178,10 +174,7 @@ describe('jobs', () => {
     );
     expect(promised).toEqual([...promised].sort((a: number, b: number) => a - b));
     expect(body.length).toBe(RACK.filter((entry) => entry.job !== undefined).length);
-    expect(body.find(({ state }: { state: string }) => state === 'on-bench')).toMatchObject({
-      stage: 'wind',
-      instrument: { passport: 117 },
-    });
+    expect(body.find(({ state }: { state: string }) => state === 'on-bench')).toMatchObject({ stage: 'wind', instrument: { passport: 117 } }); // prettier-ignore
   });
 
   it('begin with taking an instrument in, once', async () => {

@@ -74,11 +74,7 @@ describe('the shelf', () => {
     const wound46 = strings[5]?.stringId ?? '';
     const there = async () => (await shelf()).items.find(({ id, kind }) => kind === 'string' && id === wound46)?.onHand ?? 0;
     const had = await there();
-    const only: BenchEvent = {
-      ...head(),
-      kind: 'set-chosen',
-      payload: { name: 'tens', family: 'electric', setId: TENS, only: [1], strings },
-    };
+    const only: BenchEvent = {...head(), kind: 'set-chosen', payload: { name: 'tens', family: 'electric', setId: TENS, only: [1], strings } }; // prettier-ignore
     const opened: BenchEvent = { ...head(), kind: 'laid-out', string: 1, payload: {} };
     await bench.ask('POST', '/api/events', { events: [only, opened] });
     expect((await item('set', TENS)).onHand).toBe(2);

@@ -44,9 +44,7 @@ describe('there is one of each', () => {
 
   it('person of a name, whatever its capitals', async () => {
     const named = (name: string) => ({ id: uuidV7(), name, role: 'technician', passphrase: 'wind it down and true' });
-    const answers = await Promise.all(
-      ['Pip Sallow', 'PIP SALLOW', 'pip sallow'].map((name) => owner.ask('POST', '/api/people', named(name))),
-    );
+    const answers = await Promise.all(['Pip Sallow', 'PIP SALLOW', 'pip sallow'].map((name) => owner.ask('POST', '/api/people', named(name)))); // prettier-ignore
     expect(statuses(answers)).toEqual([201, 409, 409]);
   });
 

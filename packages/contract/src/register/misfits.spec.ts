@@ -20,10 +20,7 @@ if (first === undefined) throw new Error('no string');
 const { post } = first;
 const bridged = (geometry: Geometry, change: Partial<Geometry['bridge']>) => ({ ...geometry, bridge: { ...geometry.bridge, ...change } });
 const inRow: Geometry = { ...parlour, headstock: { ...parlour.headstock, layout: 'in-line' } };
-const tree = (alongMm: number, string: number): Geometry => ({
-  ...inLine,
-  trees: [{ kind: 'tree', alongMm, dropMm: 4, strings: [string] }],
-});
+const tree = (alongMm: number, string: number): Geometry => ({...inLine, trees: [{ kind: 'tree', alongMm, dropMm: 4, strings: [string] }] }); // prettier-ignore
 
 describe('what cannot be together', () => {
   it.each<[string, Geometry, string]>([

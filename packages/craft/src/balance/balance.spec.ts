@@ -98,10 +98,7 @@ describe('what a floating bridge does', () => {
   });
 
   it('tips forward under a heavier set in tune, and sharpens when one string is off', () => {
-    const heavier = {
-      ...bridge,
-      strings: strings.map((string) => ({ ...string, restDensity: kilogramsPerMetre(string.restDensity * 1.15) })),
-    };
+    const heavier = {...bridge, strings: strings.map((string) => ({...string, restDensity: kilogramsPerMetre(string.restDensity * 1.15) })) }; // prettier-ignore
     expect(settle(heavier, claw, finalRests(heavier, claw)).angle).toBeGreaterThan(0);
     const without = rests((rest, index) => (index === 2 ? null : rest));
     const balance = settle(bridge, claw, without);

@@ -98,9 +98,7 @@ describe('events of the log', () => {
       happens({ kind: 'set-on-bridge', string: 5, payload: { cents: -100, sure: 1, by: 'typed', ...payload } })[0];
     expect(setTo({})).toMatchObject({ kind: 'set', string: 4, pass: null });
     expect(setTo({ aimCents: -90 })).toMatchObject({ pass: { toward: 0, travel: 0 } });
-    expect(setTo({ aimCents: -90, towardCents: 50, clawTurns: 2 })).toMatchObject({
-      pass: { toward: 50, travel: expect.closeTo(0.0034, 9) },
-    });
+    expect(setTo({ aimCents: -90, towardCents: 50, clawTurns: 2 })).toMatchObject({ pass: { toward: 50, travel: expect.closeTo(0.0034, 9) } }); // prettier-ignore
     expect(happens({ kind: 'springs-hooked', payload: { count: 4 } })).toEqual([{ kind: 'springs', count: 4 }]);
     expect(happens({ kind: 'fine-tuners-at-mid', payload: {} })).toEqual([{ kind: 'fine-tuners-at-mid' }]);
     expect(happens({ kind: 'arm-moved', payload: { way: 'down' } })).toEqual([{ kind: 'arm' }]);

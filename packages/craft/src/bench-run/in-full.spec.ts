@@ -72,10 +72,7 @@ describe('what is looked over', () => {
     const step = at(kind, 'look-over');
     expect(step.does).toMatch(/^Does a fingernail catch in a groove/);
     expect(step.does.endsWith(`no loose wraps. ${asks}`)).toBe(true);
-    expect([step.tools, step.cautions]).toEqual([
-      ['rule', 'straightedge', 'caliper', ...tools],
-      ['repairer', 'specialist', ...cautions],
-    ]);
+    expect([step.tools, step.cautions]).toEqual([['rule', 'straightedge', 'caliper',...tools], ['repairer', 'specialist',...cautions]]); // prettier-ignore
     expect(step.record).toContain('relief, action, slot and saddle, mm');
   });
 });

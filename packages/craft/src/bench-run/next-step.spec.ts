@@ -11,13 +11,7 @@ import type { StringRun, StringStep } from './index.js';
 function runOf(stripping: Stripping | undefined, kind = 'acoustic-parlour', only?: readonly number[]): StringRun {
   const instrument = instrumentOf(kind);
   const strings = instrument.strings.map(() => null);
-  const run = planRun({
-    instrument,
-    strings,
-    choices: {},
-    ...(stripping !== undefined && { stripping }),
-    ...(only !== undefined && { only }),
-  });
+  const run = planRun({ instrument, strings, choices: {},...(stripping !== undefined && { stripping }),...(only !== undefined && { only }) }); // prettier-ignore
   if (!run.ok) throw new Error(run.problem.kind);
   return stringRun(run.value);
 }
@@ -70,10 +64,7 @@ describe('the next step', () => {
 
   it('tunes all strings a second time when the last bears pull, and settles them then', () => {
     for (const school of ['one-at-a-time', 'pairs', 'all-off'] as const)
-      expect(said(bySpace(runOf(school))).slice(-18, -11)).toEqual([
-        ...[6, 5, 4, 3, 2, 1].map((string) => `bring-up ${string}`),
-        'settle 6',
-      ]);
+      expect(said(bySpace(runOf(school))).slice(-18, -11)).toEqual([...[6, 5, 4, 3, 2, 1].map((string) => `bring-up ${string}`), 'settle 6']); // prettier-ignore
   });
 
   it('walks through every step of the run once, and then there is none', () => {

@@ -79,10 +79,7 @@ describe('the best place of a job', () => {
     const lay = (look: number, who = 'b') => [at('j', 's', 60), at('j', 'look', look, who)];
     expect(best(pieces, two(all, all), lay(90))).toBe('a 30, b 60');
     const [ends, late]: Person['windows'][] = [[[120, 200]], [[121, 200]]];
-    expect([best(pieces, two(all, ends ?? []), lay(90)), best(pieces, two(all, late ?? []), lay(90))]).toEqual([
-      'a 30, b 120',
-      'a 30, a 40',
-    ]);
+    expect([best(pieces, two(all, ends ?? []), lay(90)), best(pieces, two(all, late ?? []), lay(90))]).toEqual(['a 30, b 120', 'a 30, a 40']); // prettier-ignore
     expect(best(pieces, two(all, all, ['gut']), lay(90))).toBe('a 30, a 40'); // b cannot do it
     expect(best(pieces, two(all, all), lay(90).slice(1))).toBe('a 0, b 60'); // the first lay nowhere
     expect(best([piece('s', 10), piece('look', 5)], two(all, all), lay(90))).toBe('a 30, a 40'); // in one hand, b has to give way

@@ -114,10 +114,7 @@ describe('minutes by the pace of whoever does it', () => {
 
   it('are half below what is expected of one stage, by its own band above it, and slower for who is slow', () => {
     const { high } = learnedPace([], 'me', 'acoustic', 'wind');
-    expect(of({ wind: 1 })).toEqual({
-      median: expect.closeTo(7.2, 9) as number,
-      sigma: expect.closeTo(Math.log(high) / 1.2816, 9) as number,
-    });
+    expect(of({ wind: 1 })).toEqual({ median: expect.closeTo(7.2, 9) as number, sigma: expect.closeTo(Math.log(high) / 1.2816, 9) as number }); // prettier-ignore
     expect(of({ wind: 0.5 })?.median).toBeCloseTo(3.6, 9);
     expect(of({ balance: 1 })?.median).toBeCloseTo(MINUTES.balance.value, 9);
     const slow = [job(12 / 7.2)];

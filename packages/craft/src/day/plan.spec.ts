@@ -221,7 +221,53 @@ describe('a plan of a small rack', () => {
     const plan = planDay(stuck, always);
     expect(plan.reasons).toEqual({ p: 'pin' });
     expect(faultsOf(stuck, plan)).toEqual([]);
-    expect(plan.operations.find(({ job: of }) => of === 'p')?.start).toBe(30);
+    expect(plan.operations.find(({ job: of }) => of === 'p')).toMatchObject({ start: 30, end: 40 });
+    const lay = [{ job: 'p', operation: 'second', person: 'a', start: 80 }];
+    expect([plan.objective.moved, planDay(stuck, always, lay).objective.moved]).toEqual([0, 1]);
+  });
+
+  it('is told in the order of time, what ends first before what begins with it', () => {
+    const people = ['a', 'b', 'c'].map((id) => who(id, [[0, 30]]));
+    const { operations } = planDay(rack([30, 10, 20].map((minutes, nth) => job(`j${nth}`, 90, [piece('x', minutes)])), { people }), always); // prettier-ignore
+    expect(operations.map(({ start, end }) => [start, end])).toEqual([[0, 10], [0, 20], [0, 30]]); // prettier-ignore
+  });
+});
+
+describe('how long is planned', () => {
+  const noClock = () => { throw new Error('no clock is asked'); }; // prettier-ignore
+  const chain = (pieces: number) => rack([job('j', 900, Array.from({ length: pieces }, (_, nth) => piece(`p${nth}`, 1)))]); // prettier-ignore
+  /** So many of half an hour, due at 120: four of them in time. */
+  const late = (count: number) =>
+    rack(Array.from({ length: count }, (_, nth) => job(`j${nth}`, 120, [piece('x', 30)], { weight: 1 + (nth % 10), ready: nth % 2 })), { people: [who('a', [[0, 9000]])] }); // prettier-ignore
+
+  it('is until the best is found, of a few operations; more are improved for as many steps as are asked for', () => {
+    expect([22, 23].map((pieces) => planDay(chain(pieces), always).proved)).toEqual([true, false]);
+    const told: Plan[] = [];
+    const plan = planDay(late(30), { seed: 1, iterations: 100, goesOn: noClock, better: (each) => told.push(each) });
+    expect(plan).toMatchObject({ proved: false, iterations: 100 });
+    // three of each weight: all of nought to 26 that is not among the four heaviest
+    expect([plan.bound.late, plan.objective.late]).toEqual([3 * 55 - 3 * 10 - 9, 3 * 55 - 3 * 10 - 9]);
+    expect(told.at(-1)).toEqual({ operations: plan.operations, unplanned: [], reasons: {}, objective: plan.objective });
+    for (const [nth, { objective }] of told.slice(1).entries())
+      expect(compare(objective, told[nth]?.objective ?? objective)).toBeLessThan(0);
+    expect(told.length).toBeGreaterThan(1);
+  });
+
+  it('begins with the best that a rule finds', () => {
+    // due one after the other from the last to the first, without a minute to spare
+    const tight = rack(Array.from({ length: 24 }, (_, nth) => job(`j${nth}`, 10 * (24 - nth), [piece('x', 10)])));
+    expect(planDay(tight, { ...always, iterations: 0 })).toMatchObject({ iterations: 0, objective: { late: 0, tardiness: 0 } });
+  });
+
+  it('is as long as a clock says, which is looked at once in sixteen steps', () => {
+    const until = (times: number, asked: Rack) => {
+      let looks = 0;
+      return planDay(asked, { seed: 1, iterations: null, goesOn: () => ++looks <= times });
+    };
+    expect(until(5, late(30)).iterations).toBe(64); // one look before the first step
+    // a few: tries of the other kind, forty to a step; the fourth look, at 64, is one too many
+    expect(until(3, late(12))).toMatchObject({ iterations: 2, proved: false, bound: { late: 1 + 2 + 3 + 4 + 5 + 6 + 1 + 2 } });
+    expect(planDay(late(12), { ...always, iterations: 2, goesOn: noClock })).toMatchObject({ iterations: 3, proved: false });
   });
 });
 

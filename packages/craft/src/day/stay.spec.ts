@@ -19,11 +19,7 @@ function lies(rack: Rack, inForce: readonly InForce[]) {
 describe('a plan as it lay', () => {
   const restring = (minutes: number) => [piece('restring', minutes)];
   /** z for ten minutes, y and x for an hour each after it, and strings of z looked at as soon as x is done: nothing could be earlier but that look, and x would be in its way. */
-  const jobs = [
-    someJob('z', 400, [...restring(10), piece('tune', 3, 60)]),
-    someJob('y', 400, restring(60)),
-    someJob('x', 400, restring(60)),
-  ];
+  const jobs = [someJob('z', 400, [...restring(10), piece('tune', 3, 60)]), someJob('y', 400, restring(60)), someJob('x', 400, restring(60))]; // prettier-ignore
   const lay = [at('z', 0), at('y', 10), at('x', 70), at('z', 130, 'tune')];
 
   it('stays so, though one alone could be earlier and would push the others away', () => {

@@ -8,10 +8,7 @@ const dry: Finding = { what: 'board-dry', severity: 'soon', string: null, fret: 
 
 it('follows what was found until it was looked for and not found, as it was found last', () => {
   const jobs = [{ fittedAt: at(20), findings: [worse] }, { fittedAt: at(10), findings: [dry, groove] }, { fittedAt: at(5) }];
-  expect(threadsOf(jobs)).toEqual([
-    { finding: dry, since: at(10), until: at(20) },
-    { finding: worse, since: at(10), until: null },
-  ]);
+  expect(threadsOf(jobs)).toEqual([{ finding: dry, since: at(10), until: at(20) }, { finding: worse, since: at(10), until: null }]); // prettier-ignore
 });
 
 it('takes what a job about one string did not look at for open, and what comes back for new', () => {

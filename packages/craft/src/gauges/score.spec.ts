@@ -8,10 +8,7 @@ import type { Wish } from './wish.js';
 const option = (force: number, travel: number, pull = 70) =>
   ({ load: { pull }, bend: { force: newtons(force), travel: metres(travel) } }) as unknown as Option;
 const bend = (force: number, travel: number) => ({ force: newtons(force), travel: metres(travel) });
-const costs = (wish: Wish, ...options: Option[]) =>
-  scoreOf(wish, [1], [options])
-    .seats.flat()
-    .map(({ option: index, own }) => [index, own]);
+const costs = (wish: Wish,...options: Option[]) => scoreOf(wish, [1], [options]).seats.flat().map(({ option: index, own }) => [index, own]); // prettier-ignore
 
 describe('what a string misses of the feel that is wished', () => {
   const wish = { kind: 'feel', bends: [bend(6, 0.01)] } as unknown as Wish;

@@ -240,9 +240,7 @@ describe('strings that are left free', () => {
     const strung = strungKind('electric-in-line');
     const pulls = set?.strings.map((string, index) => seatString(read(string), strung.seats[index] as never).load.pull) ?? [];
     const weights = [1, 1, 1, 0, 0, 1];
-    const [best] = solve(
-      ask({ wish: { kind: 'pulls', pulls: [...pulls.slice(0, 3), newtons(1), newtons(1), ...pulls.slice(5)] }, weights }),
-    );
+    const [best] = solve(ask({ wish: { kind: 'pulls', pulls: [...pulls.slice(0, 3), newtons(1), newtons(1),...pulls.slice(5)] }, weights })); // prettier-ignore
     expect(best?.strings.map(({ id }) => id)).toEqual(set?.strings.map(({ id }) => id));
     expect(best).toMatchObject({ singles: 0, set: { id: set?.id } });
   });

@@ -12,14 +12,7 @@ const plain: Sketch = {
 
 it('takes what a sketch leaves out for the usual: right-handed, single holes, no cover, no vibrato, no tree', () => {
   const { hand, bridge, trees, screwTuner, headstock, a4, top, board, strings } = buildInstrument(plain);
-  expect({ hand, trees, screwTuner, a4, top, board }).toEqual({
-    hand: 'right',
-    trees: [],
-    screwTuner: null,
-    a4: 440,
-    top: null,
-    board: null,
-  });
+  expect({ hand, trees, screwTuner, a4, top, board }).toEqual({ hand: 'right', trees: [], screwTuner: null, a4: 440, top: null, board: null }); // prettier-ignore
   expect(bridge).toEqual({ anchor: 'tie-block', behindSaddle: mm(90), tieHoles: 'single', cover: false, vibrato: false });
   expect(headstock).toEqual({ layout: 'split', angle: fromDegrees(12), faceDrop: mm(4), rollerSlots: null });
   expect(strings.map(({ post: { holeDepth, pipAlong } }) => [holeDepth, pipAlong])).toEqual(Array(3).fill([null, null]));
@@ -46,11 +39,7 @@ it('takes all that a sketch says, in metres', () => {
     { kind: 'bar', along: mm(20), drop: mm(3), strings: [2] },
   ]);
   expect(said.strings.map(({ scaleLength }) => scaleLength)).toEqual([mm(350), mm(351), mm(352)]);
-  expect(said.strings.map((place) => [place.post.holeDepth, place.post.pipAlong])).toEqual([
-    [mm(11), null],
-    [null, mm(120)],
-    [null, null],
-  ]);
+  expect(said.strings.map((place) => [place.post.holeDepth, place.post.pipAlong])).toEqual([[mm(11), null], [null, mm(120)], [null, null]]); // prettier-ignore
   expect(said.strings[0]?.post).toMatchObject({ along: mm(50), sideways: mm(20), diameter: mm(6), holeHeight: mm(8) });
 });
 

@@ -57,10 +57,7 @@ describe('built-in methods', () => {
       ...straight,
       reason: expect.stringContaining('locking posts') as string,
     });
-    expect(methods('electric', 'clamp', 'wound', 46)).toMatchObject({
-      ...straight,
-      reason: expect.stringContaining('head clamps') as string,
-    });
+    expect(methods('electric', 'clamp', 'wound', 46)).toMatchObject({...straight, reason: expect.stringContaining('head clamps') as string }); // prettier-ignore
     expect(toMillimetres(methods('ukulele', 'clamp', 'nylon', 28).stub)).toBe(3); // held in the clamp, it needs no tail
   });
 
@@ -184,10 +181,7 @@ describe('choices of instrument, technician and house', () => {
   it('choose how steel is fixed by plain and wound, and nylon by itself', () => {
     const choices: LayeredChoices = { technician: { plainFixing: 'turns-first', softFixing: 'twice-through', cutTime: 'after-it-holds' } };
     expect(methods('acoustic', 'through', 'plain', 12, choices)).toMatchObject({ postMethod: 'turns-first', methodFrom: 'technician' });
-    expect(methods('acoustic', 'through', 'wound', 32, choices)).toMatchObject({
-      postMethod: 'over-one-under-rest',
-      methodFrom: 'built-in',
-    });
+    expect(methods('acoustic', 'through', 'wound', 32, choices)).toMatchObject({ postMethod: 'over-one-under-rest', methodFrom: 'built-in' }); // prettier-ignore
     expect(methods('acoustic', 'through', 'wound', 32, choices).cut.when).toBe('after-it-holds');
     expect(methods('ukulele', 'friction', 'fluorocarbon', 25, choices).postMethod).toBe('twice-through');
     // no choice changes what the post itself asks for

@@ -134,19 +134,7 @@ describe('an ear at the bench', { timeout: 30_000 }, () => {
   });
 
   it('hears each pluck of a row as its own, also over the one before', () => {
-    const heard = logged(
-      hear(
-        take(
-          7,
-          [
-            { at: 0.4, pitch: 110 },
-            { at: 2.2, pitch: 146.83 },
-            { at: 4, pitch: 110.5 },
-          ],
-          { seed: 3 },
-        ),
-      ),
-    );
+    const heard = logged(hear(take(7, [{ at: 0.4, pitch: 110 }, { at: 2.2, pitch: 146.83 }, { at: 4, pitch: 110.5 }], { seed: 3 }))); // prettier-ignore
     expect(heard).toHaveLength(3);
     for (const [index, pitch] of [110, 146.83, 110.5].entries())
       expect(Math.abs(off(heard[index]?.frequency ?? 1, pitch))).toBeLessThan(1.5);
@@ -268,11 +256,7 @@ it(
 
 describe('a whole take', { timeout: 30_000 }, () => {
   it.each([8000, 44_100])('at %d samples a second is told pluck by pluck, the last one to the end of the sound', (rate) => {
-    const events = [
-      { at: 0.5, pitch: 110, ring: 1.5 },
-      { at: 2.5, pitch: 164.81, ring: 1.5 },
-      { at: 4.5, pitch: 246.94, ring: 1.5 },
-    ];
+    const events = [{ at: 0.5, pitch: 110, ring: 1.5 }, { at: 2.5, pitch: 164.81, ring: 1.5 }, { at: 4.5, pitch: 246.94, ring: 1.5 }]; // prettier-ignore
     const told = [...plucksIn(take(5.4, events, { rate, seed: 8 }), rate)];
     expect(told.map(({ share }) => share)).toEqual([...told].map(({ share }) => share).sort((a, b) => a - b));
     expect(told.at(-1)?.share).toBe(1);

@@ -12,12 +12,7 @@ const peak = (frequency: number, above = 100): Peak => ({ frequency, magnitude: 
 const off = (one: number, other: number) => 1200 * Math.log2(one / other);
 
 describe('which string it is, by Bayes’ rule', () => {
-  const string = (target: number, more: Partial<Candidate> = {}): Candidate => ({
-    target: hertz(target),
-    last: null,
-    breaks: null,
-    ...more,
-  });
+  const string = (target: number, more: Partial<Candidate> = {}): Candidate => ({ target: hertz(target), last: null, breaks: null,...more }); // prettier-ignore
   const normal = (cents: number, spread: number) => Math.exp(-((cents / spread) ** 2) / 2) / (spread * Math.sqrt(2 * Math.PI));
   const ANYWHERE = 1 / 3900; // from three octaves under its note to three semitones over
   const NONE = 0.005 / 7200;

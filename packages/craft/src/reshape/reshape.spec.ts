@@ -235,10 +235,7 @@ describe('parts', () => {
     const pip = banjo.strings[4]?.post.pipAlong ?? null;
     expect(pip).not.toBeNull();
     expect(withPostStyle(parlour, 'side-peg', 2).strings.map(({ post }) => post.pipAlong)).toEqual([null, null, pip, null, null, null]);
-    const moved = {
-      ...banjo,
-      strings: banjo.strings.map((place) => ({ ...place, post: { ...place.post, pipAlong: fromMillimetres(99) } })),
-    };
+    const moved = {...banjo, strings: banjo.strings.map((place) => ({...place, post: {...place.post, pipAlong: fromMillimetres(99) } })) }; // prettier-ignore
     expect(withPostStyle(moved, 'side-peg', 4).strings[4]?.post.pipAlong).toBe(fromMillimetres(99));
     expect(withPostStyle(banjo, 'through', 4).strings[4]?.post.pipAlong).toBeNull();
   });

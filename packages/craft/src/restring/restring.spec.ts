@@ -312,10 +312,7 @@ describe('what goes wrong', () => {
     // what a stretch showed is not told a second time; an end that creeps gives way there
     expect(cutAt(half?.id ?? '', { do: 'stretch', string: 3 }).map(({ kind }) => kind)).toEqual(['sinks']);
     const [shown, ...more] = cutAt(creeps?.id ?? '', { do: 'stretch', string: 3 });
-    expect([shown, more]).toEqual([
-      { string: 3, kind: 'anchor', figure: expect.closeTo(restring.strings[3]?.plan.wind.turns ?? 0, 6) },
-      [],
-    ]);
+    expect([shown, more]).toEqual([{ string: 3, kind: 'anchor', figure: expect.closeTo(restring.strings[3]?.plan.wind.turns ?? 0, 6) }, []]); // prettier-ignore
     // another's does not hide it
     const both = does(restring, started(restring), ...bare(2, half?.id ?? ''), thread(restring, 2));
     const told2 = does(restring, up(restring, both, 2), { do: 'stretch', string: 2 }, ...bare(3, half?.id ?? ''), thread(restring, 3));

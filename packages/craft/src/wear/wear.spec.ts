@@ -167,11 +167,7 @@ describe('an instrument', () => {
     const strings = [{ string: 1, construction: 'plain' as const }, { string: 2, construction: 'wound' as const }]; // prettier-ignore
     const first = { fittedAt: on(0), strings };
     expect(dueOf({ family: 'acoustic', setups: [first], hours: null }, day(10))?.string).toBe(2);
-    const replaced = {
-      fittedAt: on(60),
-      only: { strings: [2] },
-      strings: [{ ...strings[0], fittedAt: on(0) } as never, strings[1] as never],
-    };
+    const replaced = { fittedAt: on(60), only: { strings: [2] }, strings: [{...strings[0], fittedAt: on(0) } as never, strings[1] as never] }; // prettier-ignore
     const due = dueOf({ family: 'acoustic', setups: [replaced, first], hours: asked(5, 60) }, day(61));
     expect(dueOf({ family: 'acoustic', setups: [first, replaced], hours: asked(5, 60) }, day(61))).toEqual(due);
     expect(due?.string).toBe(1);

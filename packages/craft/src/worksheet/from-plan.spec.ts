@@ -31,11 +31,7 @@ describe('what the log keeps of a plan', () => {
   it('is turns, slack, cut and angle, in mm and degrees', () => {
     const kept = woundAsPlanned(plain);
     expect(kept.turns).toBe(2.5);
-    expect([kept.slackMm, kept.cutBeyondPostMm, kept.nutDeg]).toEqual([
-      expect.closeTo(60, 9),
-      expect.closeTo(72, 9),
-      expect.closeTo(10, 9),
-    ]);
+    expect([kept.slackMm, kept.cutBeyondPostMm, kept.nutDeg]).toEqual([expect.closeTo(60, 9), expect.closeTo(72, 9), expect.closeTo(10, 9)]); // prettier-ignore
   });
 
   it('is how far the post turns where a lock holds the string, and no turn in a clamp', () => {

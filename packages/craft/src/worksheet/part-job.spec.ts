@@ -88,11 +88,7 @@ describe('a job of some strings', () => {
   it('lets each string keep its own age through one job of some strings after another', () => {
     const first = setupOf(fold(chosen([1]), handedOver()), before);
     const second = setupOf(fold(chosen([2]), handedOver()), first);
-    expect(second?.strings.map(({ fittedAt }) => fittedAt)).toEqual([
-      first?.fittedAt,
-      undefined,
-      ...Array<string>(4).fill(before.fittedAt),
-    ]);
+    expect(second?.strings.map(({ fittedAt }) => fittedAt)).toEqual([first?.fittedAt, undefined,...Array<string>(4).fill(before.fittedAt)]); // prettier-ignore
     expect(second?.strings.map(({ setName }) => setName)).toEqual(['tens', undefined, ...Array<string>(4).fill('nines')]);
   });
 

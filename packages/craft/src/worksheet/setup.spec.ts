@@ -67,8 +67,5 @@ it('what this job found of its springs counts before what was known of them, and
 it('a string of which nobody knew anything before is left out', () => {
   const known: Setup = { ...before, strings: [{ construction: 'plain', gaugeMm: 0.2, string: 2, turns: 3, slackMm: 55 }] };
   expect(setup(known, choose({ only: [2] }), over)?.strings.map(({ string }) => string)).toEqual([2]);
-  expect(setup(known, choose({ only: [1] }), over)?.strings.map(({ string, gaugeMm }) => [string, gaugeMm])).toEqual([
-    [1, 0.1],
-    [2, 0.2],
-  ]);
+  expect(setup(known, choose({ only: [1] }), over)?.strings.map(({ string, gaugeMm }) => [string, gaugeMm])).toEqual([[1, 0.1], [2, 0.2]]); // prettier-ignore
 });

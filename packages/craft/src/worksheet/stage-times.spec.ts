@@ -33,11 +33,7 @@ const minutesOf = (log: readonly BenchEvent[], now?: { minutes: number; stage: S
 
 describe('the time of a stage', () => {
   it('is that from one event to the next, for the stage and the person of the next', () => {
-    expect(minutesOf([off(0), anchored(3), off(5, 2), off(6, 3, 'wenna')])).toEqual({
-      'strip corin': 2,
-      'anchor corin': 3,
-      'strip wenna': 1,
-    });
+    expect(minutesOf([off(0), anchored(3), off(5, 2), off(6, 3, 'wenna')])).toEqual({ 'strip corin': 2, 'anchor corin': 3, 'strip wenna': 1 }); // prettier-ignore
   });
 
   it('stands still between stop and go on, whatever is written down meanwhile', () => {
@@ -76,11 +72,7 @@ describe('the time of a stage', () => {
     fc.assert(
       fc.property(steps, (list) => {
         let minutes = 0;
-        const log = [
-          off(0),
-          ...list.map(({ gap, note }) => (note ? noted((minutes += gap)) : anchored((minutes += gap)))),
-          off(minutes + 1),
-        ];
+        const log = [off(0),...list.map(({ gap, note }) => (note ? noted((minutes += gap)) : anchored((minutes += gap)))), off(minutes + 1)]; // prettier-ignore
         const total = Object.values(minutesOf(log)).reduce((sum, each) => sum + each, 0);
         expect(total).toBeCloseTo(minutes + 1, 3);
       }),

@@ -61,12 +61,7 @@ describe('the drawings of an anchor', () => {
 
   it('draws a ball where strings have one, and none where they are tied', () => {
     const withBall = ANCHORS.filter((anchor) => framesOf(anchor).some(({ parts }) => parts.some(({ kind }) => kind === 'ball')));
-    expect(ANCHORS.filter((anchor) => !withBall.includes(anchor))).toEqual([
-      'tie-block',
-      'knot-in-slot',
-      'wrap-and-tuck',
-      'hooked-tailpiece',
-    ]);
+    expect(ANCHORS.filter((anchor) => !withBall.includes(anchor))).toEqual(['tie-block', 'knot-in-slot', 'wrap-and-tuck', 'hooked-tailpiece']); // prettier-ignore
   });
 
   it('changes with the string: turns of a tie, a second hole, the last wrap, the slot it lies in, the cover', () => {

@@ -110,11 +110,7 @@ describe('lanes of a comparison', () => {
     expect(percent(104)).toBeLessThan(90);
   });
 
-  it.each([
-    [3.2, '+3 %'],
-    [-3.2, '−3 %'],
-    [-0.2, '0 %'],
-  ])('writes %f as %s', (value, text) => expect(signed(value, 0, ' %')).toBe(text));
+  it.each([[3.2, '+3 %'], [-3.2, '−3 %'], [-0.2, '0 %']])('writes %f as %s', (value, text) => expect(signed(value, 0, ' %')).toBe(text)); // prettier-ignore
 });
 
 describe('what follows', () => {
@@ -147,10 +143,7 @@ describe('what follows', () => {
   });
 
   it('gives relief and action as estimates with bands, and sends a large change to a repairer', () => {
-    const { says, grave } = words(strungOf(instrumentOf('acoustic-parlour')), '.013–.056', '.010–.047')['neck'] ?? {
-      says: '',
-      grave: false,
-    };
+    const { says, grave } = words(strungOf(instrumentOf('acoustic-parlour')), '.013–.056', '.010–.047')['neck'] ?? { says: '', grave: false }; // prettier-ignore
     expect(says).toMatch(/relief \+0\.\d\d mm \(0\.\d\d mm to 0\.\d\d mm\), action at 12 \+0\.\d\d mm/);
     expect(grave).toBe(true);
     expect(says).toContain('qualified repairer');

@@ -7,10 +7,7 @@ import { timeScale } from './time-scale';
 
 const id = (nth: number) => `01900000-0000-7000-8000-00000000000${nth}`;
 /** A Thursday at half past nine, minutes from its midnight; open until noon, then from one to half past five, and the same on Friday. */
-const windows: [number, number][] = [0, 1440].flatMap((day): [number, number][] => [
-  [day + 540, day + 735],
-  [day + 780, day + 1050],
-]);
+const windows: [number, number][] = [0, 1440].flatMap((day): [number, number][] => [[day + 540, day + 735], [day + 780, day + 1050]]); // prettier-ignore
 const job = (nth: number, more: Partial<DayJob> = {}): DayJob => ({
   ...{ id: id(nth), instrumentId: id(nth), passport: 100 + nth, name: `Instrument ${nth}`, ownerName: 'P', reason: '', state: 'waiting' },
   ...{

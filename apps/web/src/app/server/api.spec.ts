@@ -105,10 +105,7 @@ describe('the client of the contract', () => {
   it('tells once that nobody is signed in any more', async () => {
     const heard = vi.fn();
     connection.signedOut.subscribe(heard);
-    replies = [
-      { status: 401, body: problem('signed-out', 'Sign in first.') },
-      { status: 403, body: problem('not-allowed', 'no') },
-    ];
+    replies = [{ status: 401, body: problem('signed-out', 'Sign in first.') }, { status: 403, body: problem('not-allowed', 'no') }]; // prettier-ignore
     await failure(api.call('listJobs', {}));
     await failure(api.call('listJobs', {}));
     expect(heard).toHaveBeenCalledTimes(1);

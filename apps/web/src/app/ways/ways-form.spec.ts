@@ -11,10 +11,7 @@ const inForce = (choices: LayeredChoices) => {
 };
 
 describe('ways as a form', () => {
-  const all: LayeredChoices = {
-    house: { turns: { 'thin-plain': 2 }, cutTime: 'after-it-holds' },
-    technician: { turns: { 'thin-plain': 4 } },
-  };
+  const all: LayeredChoices = { house: { turns: { 'thin-plain': 2 }, cutTime: 'after-it-holds' }, technician: { turns: { 'thin-plain': 4 } } }; // prettier-ignore
 
   it('shows every layer and whose is in force, as the craft resolves it', () => {
     const [row] = turnRows(['thin-plain'], all);

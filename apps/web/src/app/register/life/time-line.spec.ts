@@ -55,9 +55,7 @@ describe('the time line', () => {
     const lives = lifeMarks(axis, [only, first], 1);
     expect(lives.map(({ early, on, gaugeMm }) => [early, on, gaugeMm])).toEqual([[true, false, 0.3], [false, true, 0.28]]); // prettier-ignore
     expect(lives[0]?.to).toBe(lives[1]?.from);
-    expect(lifeMarks(axis, [only, first], 2)).toEqual([
-      expect.objectContaining({ from: axis.x(NOW - 300 * DAY), to: axis.x(NOW), on: true }),
-    ]);
+    expect(lifeMarks(axis, [only, first], 2)).toEqual([expect.objectContaining({ from: axis.x(NOW - 300 * DAY), to: axis.x(NOW), on: true })]); // prettier-ignore
   });
 
   it('draws what was found until it was not found again, and to today while it is open', () => {
@@ -84,11 +82,7 @@ describe('a measure over time', () => {
       setup(100, { measurements: [...measurements(0.2, false), ...measurements(0.26, true)] }),
       setup(300, { measurements: measurements(0.21, false) }),
     ];
-    expect(measuredOf(setups, 'relief').map(({ value, found }) => [value, found])).toEqual([
-      [0.21, false],
-      [0.26, true],
-      [0.2, false],
-    ]);
+    expect(measuredOf(setups, 'relief').map(({ value, found }) => [value, found])).toEqual([[0.21, false], [0.26, true], [0.2, false]]); // prettier-ignore
     expect(measuredOf(setups, 'action-bass')).toEqual([]);
   });
 
@@ -120,9 +114,6 @@ describe('words about what is due', () => {
 
   it('tell lives in hours by what is played: 210 days at 5 h a week are 150', () => {
     const rows = lifeRows({ setups: [setup(310), setup(100)] } as never, 2, 5, NOW);
-    expect(rows.map(({ days, hours, on }) => [Math.round(days), Math.round(hours), on])).toEqual([
-      [210, 150, false],
-      [100, 71, true],
-    ]);
+    expect(rows.map(({ days, hours, on }) => [Math.round(days), Math.round(hours), on])).toEqual([[210, 150, false], [100, 71, true]]); // prettier-ignore
   });
 });

@@ -70,10 +70,7 @@ describe('the desk of a worksheet', () => {
     const tuning = { a4Hz: 440, notes: ['D4', 'A3', 'F3', 'C3', 'G2', 'D2'].map((note) => ({ note, frequencyHz: null })) };
     await open(setupWith(nines, { tuning }));
     expect(desk.asItCame()?.strings[0]?.note).toBe('D4');
-    desk.laidOut.triedTuning.set({
-      a4: hertz(432),
-      notes: ['E4', 'B3', 'G3', 'D3', 'A2', 'E2'].map((note) => ({ note, frequency: null })),
-    });
+    desk.laidOut.triedTuning.set({ a4: hertz(432), notes: ['E4', 'B3', 'G3', 'D3', 'A2', 'E2'].map((note) => ({ note, frequency: null })) }); // prettier-ignore
     expect(desk.instrument()?.strings[0]?.note).toBe('E4');
     expect(desk.asItCame()?.strings[0]?.note).toBe('D4');
     await desk.choose();

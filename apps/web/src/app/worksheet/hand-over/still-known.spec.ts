@@ -56,9 +56,7 @@ describe('what is known at hand-over', () => {
     expect(tell([soft]).forOwner[0]).toContain('do not judge them before Wed 12:00');
     // once readings say otherwise they count
     const drift = { nextRetune: { low: 1, likely: 2, high: 3 }, holdsFrom: { low: 5, likely: 6, high: 8 } };
-    expect(tell([known(1, [], { soft: true, drift })]).doubts).toEqual([
-      'Not before about Tue 18:00: until then soft strings go on moving.',
-    ]);
+    expect(tell([known(1, [], { soft: true, drift })]).doubts).toEqual(['Not before about Tue 18:00: until then soft strings go on moving.']); // prettier-ignore
   });
 
   it('says nothing of strings that were no part of the job', () => {

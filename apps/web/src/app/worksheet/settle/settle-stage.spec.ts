@@ -163,10 +163,7 @@ describe('Settle', () => {
       bench.desk.lane.set(0);
       await bench.desk.happens({ kind: 'tensioned', string: 1, payload: {} });
       await pluck(0, [[-15.2, 60], [0, 61], [-1, 62]]); // prettier-ignore
-      expect(read().map(({ cents, after, retuned }) => [cents, after, retuned])).toEqual([
-        [-15.2, 'rest', true],
-        [-1, 'stretch', true],
-      ]);
+      expect(read().map(({ cents, after, retuned }) => [cents, after, retuned])).toEqual([[-15.2, 'rest', true], [-1, 'stretch', true]]); // prettier-ignore
       TestBed.inject(RoundsByEar).notes.set(false);
       await pluck(0, [[0, 70], [-20, 71]]); // prettier-ignore
       expect(read()).toHaveLength(2);
