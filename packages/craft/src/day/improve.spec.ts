@@ -57,10 +57,10 @@ describe('which jobs are taken out', () => {
   it('are a late one, and those that lie before its time', () => {
     const out = lying([0, 30, 100, 101, 600], [900, 900, 900, 900, 100]);
     const all = [0, 1, 2, 3, 4];
-    // two; late ones; the only one; near it; of 0, 1 and 2, which begin by 100, the third
-    expect(out(all, 0, 0.59, 0.9, 0.69, 0.84, 0.99)).toEqual([4, 2]);
-    expect(out(all, 0, 0.59, 0.9, 0.69, 0.85, 0.7)).toEqual([4, 3]); // or any, here the fourth of five
-    expect(out(all, 0, 0.59, 0.9, 0.7, 0.3)).toEqual([4, 1]);
+    // two; late ones; the only one; near it; of 0, 1 and 2, which begin by 100, the first or the third
+    expect([0, 0.99].map((third) => out(all, 0, 0.59, 0, 0.69, 0.84, third))).toEqual([[4, 0], [4, 2]]); // prettier-ignore
+    expect(out(all, 0, 0.59, 0, 0.69, 0.85, 0.7)).toEqual([4, 3]); // or any, here the fourth of five
+    expect(out(all, 0, 0.59, 0, 0.7, 0.3)).toEqual([4, 1]);
     expect(out(all, 0.99, 0.5, 0.9, 0.5, 0, 0.99, 0, 0.99, 0, 0.5, 0.7)).toEqual([4, 2, 1, 0, 3]); // as many as there are
   });
 

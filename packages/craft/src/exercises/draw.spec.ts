@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { chanceFrom } from '../simulated/index.js';
-import { atLevel, eitherWay, oneOf, pickFrom, shuffled } from './draw.js';
+import { atLevel, eitherWay, happens, oneOf, pickFrom, shuffled } from './draw.js';
 
 /** Chance lies from 0 to just under 1. */
 const [LEAST, MOST] = [() => 0, () => 1 - 2 ** -32];
@@ -9,6 +9,10 @@ it('draws each of so many, and none beyond', () => {
   expect([oneOf(5, LEAST), oneOf(5, () => 0.39), oneOf(5, () => 0.4), oneOf(5, MOST)]).toEqual([0, 1, 2, 4]);
   expect([pickFrom('abc'.split(''), LEAST), pickFrom('abc'.split(''), MOST)]).toEqual(['a', 'c']);
   expect(() => pickFrom([], LEAST)).toThrow(new RangeError('there is nothing to pick from'));
+});
+
+it('happens so large a share of the time', () => {
+  expect([0.39, 0.4, 0.41].map((drawn) => happens(0.4, () => drawn))).toEqual([true, false, false]);
 });
 
 it('goes as far to one side as to the other', () => {

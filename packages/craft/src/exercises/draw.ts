@@ -10,6 +10,9 @@ export function pickFrom<T>(list: readonly T[], chance: () => number, none = 'th
   return list[oneOf(list.length, chance)] as T;
 }
 
+/** True so large a share of the time. */
+export const happens = (share: number, chance: () => number): boolean => chance() < share;
+
 /** As far to one side as to the other, at most so far. */
 export const eitherWay = (most: number, chance: () => number): number => most * (2 * chance() - 1);
 

@@ -1,5 +1,5 @@
 import { ARCHETYPES, instrumentOf, type Archetype } from '../archetypes/index.js';
-import type { Instrument } from '../instrument/index.js';
+import type { Instrument, StringPlace } from '../instrument/index.js';
 import { windString, type PostPlan } from '../procedure/index.js';
 import { madeOf, setsFor, type StringProperties } from '../strings/index.js';
 import { pickFrom } from './draw.js';
@@ -11,6 +11,7 @@ export interface DrawnString {
   name: string;
   instrument: Instrument;
   index: number;
+  place: StringPlace;
   string: StringProperties;
   plan: PostPlan;
 }
@@ -42,7 +43,8 @@ function anyString(chance: () => number, kinds: Kinds): DrawnString | null {
   const { id, name } = pickFrom(archetypesOf(kinds), chance, NONE_FITS);
   const instrument = instrumentOf(id);
   const set = pickFrom(setsFor(instrument.family, instrument.strings.length), chance);
-  const [index, string] = pickFrom([...madeOf(set).entries()], chance);
+  const [index, place] = pickFrom([...instrument.strings.entries()], chance);
+  const string = madeOf(set)[index] as StringProperties;
   const plan = windString({ instrument, index, string });
-  return plan?.kind === 'post' ? { kind: id, name, instrument, index, string, plan } : null;
+  return plan?.kind === 'post' ? { kind: id, name, instrument, index, place, string, plan } : null;
 }

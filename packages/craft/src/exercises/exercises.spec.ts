@@ -214,7 +214,10 @@ describe('find the fault', () => {
   it('has on a post what is said of it', () => {
     for (const exercise of all()) {
       if (exercise.at !== 'post') continue;
-      const { turns, tail, crosses, truth, plan } = exercise;
+      const { turns, tail, crosses, truth, plan, instrument, index } = exercise;
+      const { turnsAbove, leavesAbove } = plan.methods;
+      expect([instrument.strings[index]?.post.style, turnsAbove, leavesAbove]).toEqual(['through', 0, false]);
+      expect(Math.max(2, Math.min(plan.capacityTurns, plan.wind.turns))).toBe(plan.wind.turns);
       expect(turns < 1).toBe(truth === 'few');
       expect(tail === 0).toBe(truth === 'short-tail');
       expect(crosses !== null).toBe(truth === 'crossing');

@@ -27,8 +27,8 @@ export function faultAtPost(chance: () => number, level: number, kinds: Kinds): 
   const truth = pickFrom(FAULTS_AT.post, chance);
   const few = atLevel(FEW, level);
   return drawString(chance, kinds, (drawn) => {
-    const { plan, instrument, index } = drawn;
-    if (instrument.strings[index]?.post.style !== 'through' || plan.methods.turnsAbove > 0 || plan.methods.leavesAbove) return null;
+    const { plan, place } = drawn;
+    if (place.post.style !== 'through' || plan.methods.turnsAbove > 0 || plan.methods.leavesAbove) return null;
     if (plan.wind.turns < LEAST_TURNS || plan.wind.turns > plan.capacityTurns) return null;
     const turns = truth === 'few' ? few : plan.wind.turns;
     const wound = windString({ ...drawn, turns });

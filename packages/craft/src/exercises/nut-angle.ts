@@ -1,7 +1,7 @@
 import type { PostPlan } from '../procedure/index.js';
 import { windString } from '../procedure/index.js';
 import { toDegrees } from '../units/index.js';
-import { atLevel, oneOf } from './draw.js';
+import { atLevel, happens, oneOf } from './draw.js';
 import { drawString, type DrawnString, type Kinds } from './drawn-string.js';
 
 /** A string over its nut, seen from the side: does it press enough? */
@@ -31,10 +31,10 @@ const QUARTERS = 18;
 
 export function nutExercise(chance: () => number, level: number, kinds: Kinds): NutExercise {
   const [least, most] = atLevel(AWAY, level);
-  const enough = chance() < 0.5;
+  const enough = happens(0.5, chance);
   return drawString(chance, kinds, (drawn) => {
     const turns = 1 + oneOf(QUARTERS, chance) / 4;
-    if (drawn.instrument.strings[drawn.index]?.post.style === 'locking') return null; // its turns are not chosen
+    if (drawn.place.post.style === 'locking') return null; // its turns are not chosen
     const wound = windString({ ...drawn, turns });
     if (wound?.kind !== 'post' || wound.nut === null || wound.wind.slack < 0 || turns > wound.capacityTurns) return null;
     const [degrees, wanted] = [toDegrees(wound.nut.vertical), toDegrees(wound.nut.wanted)];

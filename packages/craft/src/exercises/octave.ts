@@ -50,8 +50,7 @@ export const givesUnder = (push: Newtons, pull: Newtons, length: Metres): Metres
 export function octaveExercise(chance: () => number, level: number, kinds: Kinds): OctaveExercise {
   const truth = pickFrom(OCTAVE_ANSWERS, chance);
   return drawString(chance, kinds, (drawn) => {
-    const place = drawn.instrument.strings[drawn.index];
-    if (place === undefined) return null;
+    const { place } = drawn;
     const note = pitchOf(drawn.instrument, place);
     const { breakingPitch } = loadString(drawn.string, place.scaleLength, note);
     const semitones = semitonesOff(truth, level, chance);

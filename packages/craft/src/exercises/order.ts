@@ -5,7 +5,7 @@ import { STRING_ORDERS, STRIPPINGS, type StringOrder, type Stripping } from '../
 import { madeOf, setsFor } from '../strings/index.js';
 import { tensionFor } from '../tension/index.js';
 import { newtons, type Newtons } from '../units/index.js';
-import { atLevel, pickFrom, shuffled } from './draw.js';
+import { atLevel, happens, pickFrom, shuffled } from './draw.js';
 import { archetypesOf, type Kinds } from './drawn-string.js';
 
 interface OnBridge {
@@ -47,7 +47,7 @@ const NONE_FITS = 'no bridge is fit for this exercise';
 
 export function orderExercise(chance: () => number, level: number, kinds: Kinds): OrderExercise {
   const worseBy = atLevel(WORSE_BY, level);
-  const inOrder = chance() < 0.5;
+  const inOrder = happens(0.5, chance);
   const archetypes = archetypesOf(kinds);
   for (let draw = 0; draw < MOST_DRAWS; draw++) {
     const { id, name } = pickFrom(archetypes, chance, NONE_FITS);
@@ -60,7 +60,7 @@ export function orderExercise(chance: () => number, level: number, kinds: Kinds)
 
 function atOnce(on: OnBridge, chance: () => number): AtOnce {
   const { bridge } = on.instrument;
-  const blocked = floats(bridge) && chance() < 0.4;
+  const blocked = floats(bridge) && happens(0.4, chance);
   const possible = possibleStrippings(bridge, blocked);
   const most = STRIPPINGS.findLast((stripping) => possible.includes(stripping)) ?? 'one-at-a-time';
   return { question: 'at-once', ...on, blocked, choices: STRIPPINGS, truth: STRIPPINGS.indexOf(most) };

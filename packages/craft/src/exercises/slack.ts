@@ -29,8 +29,6 @@ export const slackExercise = (chance: () => number, _level: number, kinds: Kinds
     return { ...drawn, wanted: slack, left: metres(slack * (1 + eitherWay(SHOWN_OFF, chance))) };
   });
 
-const scaleOf = ({ instrument, index }: SlackExercise): Metres => instrument.strings[index]?.scaleLength ?? metres(1);
-
 /** Turns that a slack makes on this post, at pitch. Below zero where it does not reach round. */
 export function turnsOf({ plan }: SlackExercise, slack: Metres): number {
   const wind = turnsForSlack(metres(slack - plan.allowance), plan.geometry, plan.stretch);
@@ -41,7 +39,7 @@ export function turnsOf({ plan }: SlackExercise, slack: Metres): number {
 export function slackLeft(exercise: SlackExercise, answer: SlackAnswer): Metres | null {
   switch (answer.way) {
     case 'lift':
-      return slackForLift(fromMillimetres(answer.liftMm), scaleOf(exercise));
+      return slackForLift(fromMillimetres(answer.liftMm), exercise.place.scaleLength);
     case 'cut':
       return windString({ ...exercise, cut: fromMillimetres(answer.cutMm) })?.slack ?? null;
     case 'say':
@@ -51,13 +49,13 @@ export function slackLeft(exercise: SlackExercise, answer: SlackAnswer): Metres 
 
 /** What would have been right, in the way of the answer: mm of lift, mm of cut, turns. */
 export function rightSlack(exercise: SlackExercise, way: SlackAnswer['way']): number {
-  if (way === 'lift') return 1000 * liftInTheMiddle(exercise.wanted, scaleOf(exercise));
+  if (way === 'lift') return 1000 * liftInTheMiddle(exercise.wanted, exercise.place.scaleLength);
   return way === 'cut' ? 1000 * exercise.plan.cut : turnsOf(exercise, exercise.left);
 }
 
 /** How far off, % of the slack that was wanted; of turns that were said, % of those that it makes. Above zero: too much. */
 export function slackOff(exercise: SlackExercise, answer: SlackAnswer): number {
-  if (answer.way === 'say') return 100 * (answer.turns / rightSlack(exercise, 'say') - 1);
+  if (answer.way === 'say') return 100 * (answer.turns / turnsOf(exercise, exercise.left) - 1);
   const left = slackLeft(exercise, answer);
   return left === null ? -100 : 100 * (left / exercise.wanted - 1);
 }
@@ -65,5 +63,5 @@ export function slackOff(exercise: SlackExercise, answer: SlackAnswer): number {
 /** What somebody has to aim at who is usually off by `bias` %, to come out right, in the way of the answer. */
 export function aimFor(exercise: SlackExercise, way: 'lift' | 'cut', bias: number): number {
   const slack = metres(exercise.wanted / (1 + bias / 100));
-  return 1000 * (way === 'lift' ? liftInTheMiddle(slack, scaleOf(exercise)) : exercise.plan.cut - exercise.wanted + slack);
+  return 1000 * (way === 'lift' ? liftInTheMiddle(slack, exercise.place.scaleLength) : exercise.plan.cut - exercise.wanted + slack);
 }

@@ -12,7 +12,7 @@ import {
 } from '../simulated/index.js';
 import { cents, newtons, type Cents } from '../units/index.js';
 import { pitchOf } from '../instrument/index.js';
-import { atLevel, oneOf } from './draw.js';
+import { atLevel, happens, oneOf } from './draw.js';
 import { drawString, type DrawnString, type Kinds } from './drawn-string.js';
 
 /** Three rounds of stretching by hand and tuning back, on a string that settles or on one whose hold gives way. */
@@ -43,7 +43,7 @@ const MOST_STEPS = 200;
 const LEAST_DROP = 6;
 
 export function slipExercise(chance: () => number, level: number, kinds: Kinds): SlipExercise {
-  const slips = chance() < 0.5;
+  const slips = happens(0.5, chance);
   const ranges = atLevel(LAST_TO_FIRST, level);
   const [least, most] = slips ? ranges.slips : ranges.settles;
   return drawString(chance, kinds, (drawn) => {
@@ -55,10 +55,8 @@ export function slipExercise(chance: () => number, level: number, kinds: Kinds):
 }
 
 /** What three rounds cost on the simulated string, brought to its note and tuned back each time; null where it breaks or cannot be brought back. */
-function roundsOn({ plan, string, instrument, index }: DrawnString, slips: boolean, seed: number): Cents[] | null {
+function roundsOn({ plan, string, instrument, place }: DrawnString, slips: boolean, seed: number): Cents[] | null {
   const chance = chanceFrom(seed);
-  const place = instrument.strings[index];
-  if (place === undefined) return null;
   const { pull } = plan.load;
   const [low, high] = HOLDS_AT;
   const holds = slips ? newtons((low + (high - low) * chance()) * pull) : null;

@@ -1,5 +1,6 @@
 import type { Direction, PostStyle } from '../instrument/index.js';
 import { windString } from '../procedure/index.js';
+import { happens } from './draw.js';
 import { drawString, type DrawnString, type Kinds } from './drawn-string.js';
 
 /** Which way a post turns, and so on which side of it its string leaves. */
@@ -15,10 +16,9 @@ const FROM_ABOVE: readonly PostStyle[] = ['through', 'slotted', 'locking', 'plan
 const LEFT_FROM = 2;
 
 export const windingExercise = (chance: () => number, level: number, kinds: Kinds): WindingExercise => {
-  const mirrored = level >= LEFT_FROM && chance() < 0.5;
+  const mirrored = level >= LEFT_FROM && happens(0.5, chance);
   return drawString(chance, kinds, (drawn) => {
-    const style = drawn.instrument.strings[drawn.index]?.post.style;
-    if (style === undefined || !FROM_ABOVE.includes(style)) return null;
+    if (!FROM_ABOVE.includes(drawn.place.post.style)) return null;
     if (!mirrored) return drawn;
     const instrument = { ...drawn.instrument, hand: 'left' as const };
     const plan = windString({ instrument, index: drawn.index, string: drawn.string });
