@@ -209,6 +209,11 @@ describe('the schools of stretching', () => {
   const inForceAt = (id: string, stretching: (typeof STRETCHINGS)[number], soft = false) =>
     stretchingInForce(instrumentOf(id), { house: { stretching } }, soft);
 
+  it('are, where nobody chose: nodes of a bass, a twist for nylon and small bodies, along a steel string', () => {
+    const ofNobody = (id: string, soft = false) => stretchingInForce(instrumentOf(id), {}, soft).value;
+    expect([ofNobody('bass-in-line'), ofNobody('ukulele-concert'), ofNobody('classical', true), ofNobody('classical')]).toEqual(['nodes', 'twist', 'twist', 'along']); // prettier-ignore
+  });
+
   it('are what somebody chose, wherever the body bears it', () => {
     expect(inForceAt('acoustic-parlour', 'sideways')).toMatchObject({ value: 'sideways', from: 'house', forced: null });
     expect(inForceAt('bass-in-line', 'light')).toMatchObject({ value: 'light', forced: null });

@@ -1,13 +1,28 @@
 import { describe, expect, it } from 'vitest';
 import { fromInches, fromMillimetres, toInches, toMillimetres } from '../units/index.js';
-import { coreArea, LINES, listGauges, printGauge, SETS, setsFor, stringProperties, STRINGS, weighedDensity } from './index.js';
+import { coreArea, LINES, listGauges, madeOf, printGauge, SETS, setsFor, stringProperties, STRINGS, weighedDensity } from './index.js';
 import type { StringSpec } from './index.js';
 import { FAMILIES } from '../string-kinds/index.js';
 import { DENSITY } from '../constants/index.js';
 
 describe('sets', () => {
   it.each(SETS.map((set) => [set.name, set] as const))('%s can be computed string by string', (_name, set) => {
-    for (const string of set.strings) expect(stringProperties(string).ok).toBe(true);
+    expect(madeOf(set).map(({ gauge }) => gauge)).toEqual(set.strings.map(({ gauge }) => gauge));
+  });
+
+  it('cannot be computed where one string cannot be made: a core as thick as the whole', () => {
+    const strings = SETS.flatMap((set) => set.strings)
+      .filter(({ construction }) => construction === 'wound')
+      .slice(0, 1);
+    const made = () =>
+      madeOf({
+        id: 'x',
+        lineId: null,
+        name: 'an odd set',
+        family: 'bass',
+        strings: strings.map((string) => ({ ...string, core: string.gauge })),
+      });
+    expect(made).toThrow(/^a string of an odd set cannot be made: [a-z-]+$/);
   });
 
   it('has its own name and id for each set of a family', () => {
