@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { piece, somebody, someJob, someRack } from '../testing/index.js';
 import { benchOf } from './bench.js';
 import type { InForce, Job, Rack } from './model.js';
+import { pieceOf } from './piece.js';
 
 const at = (job: string, operation: string, start: number, person = 'a'): InForce => ({ job, operation, person, start });
 const people = [somebody('a', [[0, 40], [45, 100], [150, 200]]), somebody('b', [[0, 60]], ['gut'])]; // prettier-ignore
@@ -48,5 +49,14 @@ describe('a rack that is made ready for planning', () => {
     const moved = (lay: InForce) => made([x, y], { now: 50, started }, [lay]).startedMoved;
     expect([at('x', 'restring', 50), at('x', 'restring', 51), at('x', 'restring', 20, 'b')].map(moved)).toEqual([0, 1, 1]);
     expect([at('x', 'trim', 90), at('y', 'restring', 90)].map(moved)).toEqual([0, 0]);
+  });
+});
+
+describe('a piece by its names', () => {
+  it('has its job and what comes before it there; what is called otherwise is none', () => {
+    const named = (job: string, operation: string) => pieceOf([x, y], { job, operation });
+    expect(named('y', 'restring')).toEqual({ job: y, operation: y.operations[0], before: null });
+    expect(named('x', 'tune')).toEqual({ job: x, operation: x.operations[2], before: x.operations[1] });
+    expect([named('y', 'trim'), named('z', 'restring')]).toEqual([null, null]);
   });
 });

@@ -1,4 +1,5 @@
 import { STAYS_WITHIN, type InForce, type Job, type Minute, type Objective, type Placed, type Rack, type Reason } from './model.js';
+import { pieceOf } from './piece.js';
 
 export interface Place {
   person: number;
@@ -73,8 +74,7 @@ export function benchOf(rack: Rack, inForce: readonly InForce[] = []): Bench {
     end: now + minutesLeft,
   }));
   const pins = rack.pinned.map((pin) => {
-    const job = jobs.find(({ id }) => id === pin.job);
-    const minutes = job?.operations.find(({ id }) => id === pin.operation)?.minutes ?? 0;
+    const minutes = pieceOf(jobs, pin)?.operation.minutes ?? 0;
     return { ...pin, end: pin.start + minutes };
   });
   const gaps = people.map(({ id, windows }) => {

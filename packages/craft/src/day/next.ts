@@ -1,4 +1,5 @@
 import type { Job, Minute, Placed, Plan, Rack } from './model.js';
+import { pieceOf } from './piece.js';
 
 export interface AtHand {
   person: string;
@@ -38,24 +39,21 @@ export function nextOf(rack: Rack, { operations }: Plan): Next {
 }
 
 /** Strings were left to themselves before it. */
-function isVisit(jobs: readonly Job[], { job, operation }: Placed): boolean {
-  const own = jobs.find(({ id }) => id === job)?.operations ?? [];
-  const at = own.findIndex(({ id }) => id === operation);
-  return at > 0 && (own[at]?.after ?? 0) > 0;
+function isVisit(jobs: readonly Job[], placed: Placed): boolean {
+  const piece = pieceOf(jobs, placed);
+  return piece !== null && piece.before !== null && piece.operation.after > 0;
 }
 
 /** Whether this person could begin it at that time: it is their kind, in their hand, and what it waits for is over. */
 function canBegin({ jobs, people, done, started, now }: Rack, placed: Placed, { person, at }: { person: string; at: Minute }): boolean {
-  const job = jobs.find(({ id }) => id === placed.job);
-  const nth = job?.operations.findIndex(({ id }) => id === placed.operation) ?? -1;
-  const operation = job?.operations[nth];
-  if (job === undefined || operation === undefined) return false;
+  const piece = pieceOf(jobs, placed);
+  if (piece === null) return false;
+  const { job, operation, before } = piece;
   if (people.find(({ id }) => id === person)?.can.includes(job.kind) !== true) return false;
   const own = [...done, ...started].filter((each) => each.job === job.id);
-  const sameHand = own.filter((each) => job.operations.find(({ id }) => id === each.operation)?.same === true);
+  const sameHand = own.filter((each) => pieceOf([job], each)?.operation.same === true);
   if (operation.same && sameHand.some((each) => each.person !== person)) return false;
-  const before = job.operations[nth - 1];
-  if (before === undefined) return Math.max(job.ready, job.hold ?? 0) + operation.after <= at;
+  if (before === null) return Math.max(job.ready, job.hold ?? 0) + operation.after <= at;
   const over = done.find((each) => each.job === job.id && each.operation === before.id)?.end;
   const runs = started.find((each) => each.job === job.id && each.operation === before.id);
   const end = over ?? (runs === undefined ? Infinity : now + runs.minutesLeft);

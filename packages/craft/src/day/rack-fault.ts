@@ -1,4 +1,5 @@
-import type { Job, Pinned, Rack } from './model.js';
+import type { Job, Operation, Pinned, Rack } from './model.js';
+import { pieceOf } from './piece.js';
 
 /** What of a rack cannot be, by its field, and why. */
 export interface RackFault {
@@ -46,14 +47,11 @@ function windowFault(field: string, windows: readonly (readonly [number, number]
   });
 }
 
-const operationOf = (job: Job | undefined, id: string) => job?.operations.findIndex((operation) => operation.id === id) ?? -1;
-
 type OfJob = Omit<Pinned, 'start'>;
 
 function unknownIn({ jobs, people }: Rack, field: string, { job, operation, person }: OfJob): RackFault | null {
-  const found = jobs.find(({ id }) => id === job);
-  if (found === undefined) return { field: `${field}.job`, says: 'must be a job of the rack' };
-  if (operationOf(found, operation) < 0) return { field: `${field}.operation`, says: 'must be an operation of that job' };
+  if (!jobs.some(({ id }) => id === job)) return { field: `${field}.job`, says: 'must be a job of the rack' };
+  if (pieceOf(jobs, { job, operation }) === null) return { field: `${field}.operation`, says: 'must be an operation of that job' };
   return people.some(({ id }) => id === person) ? null : { field: `${field}.person`, says: 'must be one of the people' };
 }
 
@@ -70,12 +68,11 @@ function fixedTwice({ done, started, pinned }: Rack): RackFault | null {
 }
 
 function startedFault({ jobs, done, started }: Rack, { job, operation }: Rack['started'][number], nth: number): RackFault | null {
-  const found = jobs.find(({ id }) => id === job);
-  const at = operationOf(found, operation);
-  const open = found?.operations
-    .slice(0, at)
-    .find(({ id }) => ![...done, ...started].some((other) => other.job === job && other.operation === id));
-  return open === undefined
+  const operations = jobs.find(({ id }) => id === job)?.operations ?? [];
+  const open = operations.find(
+    ({ id }) => id === operation || ![...done, ...started].some((other) => other.job === job && other.operation === id),
+  );
+  return open === undefined || open.id === operation
     ? null
     : { field: `started[${nth}].operation`, says: `must come after ${open.id}, which is neither done nor started` };
 }
@@ -118,11 +115,9 @@ function sayPin(fault: PinFault, { now, jobs }: Rack, { job }: Pinned): string {
 /** @returns null where the pin can lie there, or is of what the rack has not. */
 export function pinFault(rack: Rack, pin: Pinned): PinFault | null {
   const { jobs, people, now, started, pinned, done } = rack;
-  const job = jobs.find(({ id }) => id === pin.job);
-  const person = people.find(({ id }) => id === pin.person);
-  const at = operationOf(job, pin.operation);
-  const operation = job?.operations[at];
-  if (job === undefined || person === undefined || operation === undefined) return null;
+  const [piece, person] = [pieceOf(jobs, pin), people.find(({ id }) => id === pin.person)];
+  if (piece === null || person === undefined) return null;
+  const { job, operation } = piece;
   const { minutes } = operation;
   const end = pin.start + minutes;
   if (pin.start < now) return { why: 'before-now' };
@@ -131,27 +126,24 @@ export function pinFault(rack: Rack, pin: Pinned): PinFault | null {
   const is = (each: OfJob) => each.job === pin.job && each.operation === pin.operation;
   const busy = [
     ...started.map((each) => ({ ...each, from: each.start, until: now + each.minutesLeft })),
-    ...pinned.filter((each) => !is(each)).map((each) => ({ ...each, from: each.start, until: each.start + minutesOf(jobs, each) })),
+    ...pinned
+      .filter((each) => !is(each))
+      .map((each) => ({ ...each, from: each.start, until: each.start + (pieceOf(jobs, each)?.operation.minutes ?? 0) })),
   ].find(({ person: id, from, until }) => id === pin.person && from < end && pin.start < until);
   if (busy !== undefined) return { why: 'busy', job: busy.job, from: busy.from, until: busy.until };
   const other = [...done, ...started, ...pinned].find(
-    (each) => each.job === job.id && each.person !== pin.person && (job.operations[operationOf(job, each.operation)]?.same ?? false),
+    (each) => each.job === job.id && each.person !== pin.person && pieceOf([job], each)?.operation.same === true,
   );
   if (operation.same && other !== undefined) return { why: 'one-hand', person: other.person };
-  const earliest = earliestOf(rack, job, at);
+  const earliest = earliestOf(rack, job, operation);
   return pin.start < earliest ? { why: 'chain', earliest } : null;
 }
 
-const minutesOf = (jobs: readonly Job[], { job, operation }: { job: string; operation: string }): number => {
-  const found = jobs.find(({ id }) => id === job);
-  return found?.operations[operationOf(found, operation)]?.minutes ?? 0;
-};
-
 /** When an operation can begin by the chain of its own job alone. */
-function earliestOf({ now, done, started, pinned }: Rack, job: Job, at: number): number {
+function earliestOf({ now, done, started, pinned }: Rack, job: Job, operation: Operation): number {
   let end = Math.max(job.ready, job.hold ?? 0);
-  for (const [index, { id, minutes, after }] of job.operations.entries()) {
-    if (index === at) return Math.max(now, end + after);
+  for (const { id, minutes, after } of job.operations) {
+    if (id === operation.id) return Math.max(now, end + after);
     const is = (each: { job: string; operation: string }) => each.job === job.id && each.operation === id;
     const [over, runs, pin] = [done.find(is), started.find(is), pinned.find(is)];
     if (over !== undefined) end = over.end;

@@ -2,6 +2,7 @@ import { benchOf, liesElsewhere } from './bench.js';
 import { leastLate, leastTardiness } from './bound.js';
 import { planDay, stayedPlan, type Planned, type PlanningTime } from './plan.js';
 import type { InForce, Minute, Placed, Rack } from './model.js';
+import { pieceOf } from './piece.js';
 
 /**
  * Why an operation lies elsewhere than it lay: its person is not there then, what comes before it in its job ends later, what it would lie over is there now, it can be earlier than it was, or the whole is better so.
@@ -81,14 +82,13 @@ function movedFrom(rack: Rack, placed: readonly Placed[], lay: InForce, now: Pla
 }
 
 /** Whether what comes before it in its job ends too late for where it lay, or now is later already. */
-function isBehind({ jobs, now }: Rack, placed: readonly Placed[], { job, operation, start }: InForce): boolean {
-  if (start < now) return true;
-  const own = jobs.find(({ id }) => id === job);
-  const at = own?.operations.findIndex(({ id }) => id === operation) ?? 0;
-  const before = own?.operations[at - 1];
+function isBehind({ jobs, now }: Rack, placed: readonly Placed[], lay: InForce): boolean {
+  const piece = pieceOf(jobs, lay);
+  if (lay.start < now || piece === null) return true;
+  const { job, operation, before } = piece;
   const end =
-    before === undefined
-      ? Math.max(own?.ready ?? 0, own?.hold ?? 0)
-      : (placed.find((each) => each.job === job && each.operation === before.id)?.end ?? 0);
-  return end + (own?.operations[at]?.after ?? 0) > start;
+    before === null
+      ? Math.max(job.ready, job.hold ?? 0)
+      : (placed.find((each) => each.job === job.id && each.operation === before.id)?.end ?? 0);
+  return end + operation.after > lay.start;
 }
