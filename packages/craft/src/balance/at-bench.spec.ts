@@ -146,8 +146,10 @@ describe('where a bridge stands', () => {
     const rests = levelRests(floatingBridge).map((rest, index): Metres | null => (index === 0 ? null : rest));
     const now = bridgeNow(floatingBridge, claw, [], rests);
     expect(now.off[0]).toBeNull();
-    const next = nextAtBridge(now, WAYS);
-    expect(next).toEqual({ kind: 'read', strings: [1, 2, 3, 4, 5] });
+    expect(nextAtBridge(now, WAYS)).toEqual({ kind: 'read', strings: [1, 2, 3, 4, 5] });
+    const tipped = bridgeNow(floatingBridge, claw, [...reading(FLAT).slice(1), { kind: 'tilt', angle: fromDegrees(1) }], rests);
+    expect(tipped.off).toEqual([null, ...FLAT.slice(1).map((off) => expect.closeTo(off, 4) as number)]);
+    expect(tipped.angle).toBeCloseTo(fromDegrees(1), 6);
   });
 });
 

@@ -1,4 +1,4 @@
-import { costOf, hasMoved, type Bench, type Left } from './bench.js';
+import { costOf, hasMoved, type Bench, type Free, type Left } from './bench.js';
 import { STAYS_WITHIN, type Minute, type Objective } from './model.js';
 import { Stretch } from './stretch.js';
 
@@ -13,6 +13,13 @@ export interface Spot {
 /** A job at its place: its spots, and what it adds to the objective there. */
 export interface Lying extends Objective {
   spots: readonly Spot[];
+}
+
+/** The number of an operation in what is left of its job, in which hand that is, and when the one before it ends. */
+interface Before {
+  index: number;
+  hand: number | null;
+  end: Minute;
 }
 
 /** Jobs put into the gaps of people, one after the other. A job is in it whole or not at all. */
@@ -52,7 +59,7 @@ export class Calendar {
   /** When the last piece of a job ends; infinity where it is left out. */
   endOf(job: number): Minute {
     const lying = this.lying[job] ?? null;
-    return lying === null ? Infinity : (lying.spots.at(-1)?.end ?? this.bench.left[job]?.from ?? 0);
+    return lying === null ? Infinity : endOf(this.left(job), lying.spots);
   }
 
   /** The earliest that so many minutes fit a person, not before `from`; infinity where they do not. */
@@ -61,18 +68,17 @@ export class Calendar {
   }
 
   take(job: number, lying: Lying): void {
-    const left = this.bench.left[job];
-    if (left === undefined) return;
-    for (const { person, start, end, free } of lying.spots) if (left.free[free]?.pin == null) this.people[person]?.take(start, end); // a pin is cut out of the gaps already
+    const left = this.left(job);
+    for (const { person, start, end, free } of lying.spots) if (isLoose(left, free)) this.people[person]?.take(start, end);
     this.lying[job] = lying;
     this.add(left.leftOut, -1);
     this.add(lying, 1);
   }
 
   giveBack(job: number): void {
-    const [left, lying] = [this.bench.left[job], this.lying[job] ?? null];
-    if (left === undefined || lying === null) return;
-    for (const { person, start, free } of lying.spots) if (left.free[free]?.pin == null) this.people[person]?.giveBack(start);
+    const [left, lying] = [this.left(job), this.lying[job] ?? null];
+    if (lying === null) return;
+    for (const { person, start, free } of lying.spots) if (isLoose(left, free)) this.people[person]?.giveBack(start);
     this.lying[job] = null;
     this.add(lying, -1);
     this.add(left.leftOut, 1);
@@ -80,8 +86,7 @@ export class Calendar {
 
   /** Where a whole job fits with what is there: every piece as early as it can, in the hand that ends it first, or where it lay in the plan in force; null where it does not. */
   bestFor(job: number): Lying | null {
-    const left = this.bench.left[job];
-    if (left === undefined || left.never !== null) return null;
+    const left = this.left(job);
     const hands = left.hand === null && left.free.some(({ same }) => same) ? left.can : [left.hand];
     let best: Lying | null = null;
     for (const hand of hands) best = better(best, this.lyingIn(left, hand, false));
@@ -93,8 +98,8 @@ export class Calendar {
   private lyingIn(left: Left, hand: number | null, stays: boolean): Lying | null {
     const spots: Spot[] = [];
     let end = left.from;
-    for (let index = 0; index < left.free.length; index++) {
-      const spot = (stays ? this.whereItLay(left, { index, hand, end }) : null) ?? this.spotFor(left, index, hand, end);
+    for (const [index, free] of left.free.entries()) {
+      const spot = (stays ? this.whereItLay(left, free, { index, hand, end }) : null) ?? this.spotFor(left, free, { index, hand, end });
       if (spot === null) return null;
       spots.push(spot);
       end = spot.end;
@@ -102,18 +107,15 @@ export class Calendar {
     return asLying(left, spots);
   }
 
-  private whereItLay(left: Left, { index, hand, end }: { index: number; hand: number | null; end: Minute }): Spot | null {
-    const free = left.free[index];
-    if (free === undefined || free.lay === null || free.pin !== null) return null;
+  private whereItLay(left: Left, free: Free, { index, hand, end }: Before): Spot | null {
+    if (free.lay === null || free.pin !== null) return null;
     const { person, start: lay } = free.lay;
     if (free.same && hand !== null ? hand !== person : !left.can.includes(person)) return null;
     const start = this.earliest(person, Math.max(end + free.after, lay - STAYS_WITHIN), free.minutes);
     return start > lay + STAYS_WITHIN ? null : { free: index, person, start, end: start + free.minutes };
   }
 
-  private spotFor(left: Left, index: number, hand: number | null, end: Minute): Spot | null {
-    const free = left.free[index];
-    if (free === undefined) return null;
+  private spotFor(left: Left, free: Free, { index, hand, end }: Before): Spot | null {
     const from = end + free.after;
     if (free.pin !== null) {
       const { person, start } = free.pin;
@@ -127,6 +129,10 @@ export class Calendar {
       begins = start;
     }
     return found < 0 ? null : { free: index, person: found, start: begins, end: begins + free.minutes };
+  }
+
+  private left(job: number): Left {
+    return this.bench.left[job] as Left;
   }
 
   private add({ late, tardiness, moved, flow }: Objective, sign: 1 | -1): void {
@@ -143,10 +149,16 @@ export class Calendar {
 
 /** A job in these spots, and what it adds to the objective there. */
 export function asLying(left: Left, spots: readonly Spot[]): Lying {
-  const moved = spots.filter(({ free, person, start }) => hasMoved(left.free[free]?.lay ?? null, person, start)).length;
+  const moved = spots.filter(({ free, person, start }) => hasMoved((left.free[free] as Free).lay, person, start)).length;
   const flow = spots.reduce((sum, { end }) => sum + end, 0);
-  return { spots, ...costOf(left, spots.at(-1)?.end ?? left.from), moved, flow };
+  return { spots, ...costOf(left, endOf(left, spots)), moved, flow };
 }
+
+/** When a job in these spots is over; where it needs none, when what is done of it was. */
+const endOf = ({ from }: Left, spots: readonly Spot[]): Minute => spots.at(-1)?.end ?? from;
+
+/** What is pinned is cut out of the gaps already. */
+const isLoose = ({ free }: Left, index: number): boolean => (free[index] as Free).pin === null;
 
 /** The one that ends first, where neither is late and none moved. */
 function better(one: Lying | null, other: Lying | null): Lying | null {
