@@ -82,13 +82,12 @@ const leverage = (here: FloatingBridge, there: FloatingBridge): number =>
 /** The spread of a logarithm whose range holds four in five. */
 export const spreadOf = ({ low, high }: { low: number; high: number }): number => Math.log(high / low) / (2 * FOUR_IN_FIVE);
 
+/** Of samples, one at least, that by whose weight and those before it so large a share is passed. */
 function pick(samples: readonly SpringSample[], at: number): SpringSample {
   let passed = 0;
   for (const sample of samples) {
     passed += sample.weight;
     if (passed >= at) return sample;
   }
-  const last = samples.at(-1);
-  if (last === undefined) throw new RangeError('samples of springs must hold at least one');
-  return last;
+  return samples.at(-1) as SpringSample;
 }

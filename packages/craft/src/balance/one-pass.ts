@@ -1,5 +1,5 @@
 import { cents, type Cents, type Hertz, type Metres, type Newtons, type Radians } from '../units/index.js';
-import type { FloatingBridge, RestLengths } from './bridge.js';
+import type { BridgeString, FloatingBridge, RestLengths } from './bridge.js';
 import { restsFrom, settle } from './equilibrium.js';
 
 /** To what one string is tuned while others still wait, so that all are in tune at the end. */
@@ -43,16 +43,13 @@ export function onePass(
   const final = finalRests(bridge, finalClaw);
   const rests = [...present];
   let angle: Radians | undefined;
-  return order.flatMap((index) => {
-    const string = bridge.strings[index];
-    if (string === undefined) return [];
-    rests[index] = final[index] ?? null;
+  const strings = order.filter((index) => index in bridge.strings);
+  return strings.map((index) => {
+    const [string, rest] = [bridge.strings[index] as BridgeString, final[index] as Metres];
+    rests[index] = rest;
     const balance = settle(bridge, claw, rests, angle);
     angle = balance.angle;
-    const frequency = balance.frequencies[index];
-    const pull = balance.pulls[index];
-    const rest = rests[index] ?? null;
-    if (frequency === null || frequency === undefined || pull === undefined || rest === null) return [];
+    const [frequency, pull] = [balance.frequencies[index] as Hertz, balance.pulls[index] as Newtons];
     const share = string.breakingLoad === null ? null : pull / string.breakingLoad;
     return {
       string: index,

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { chanceFrom } from '../simulated/index.js';
 import { floatingBridge, learned, levelOf, lightSet, offBy } from '../testing/index.js';
 import { cents, fromDegrees, radians } from '../units/index.js';
-import { normalOf } from './draws.js';
+import { normalOf, spreadOf as lognormalSpread } from './draws.js';
 import { armRange, bend, levelRests, pullOf, restingAt, restsFrom, spreadOfBridge, type Unknown } from './index.js';
 
 const claw = levelOf(floatingBridge);
@@ -27,6 +27,10 @@ it('draws normal deviates from two even ones: √(−2 ln u) cos 2πv', () => {
 });
 
 describe('what a bridge bears and does, by all that is not measured', () => {
+  it('is that of a lognormal of which a tenth lies under and a tenth over its range: 1.2816 spreads to either side', () => {
+    expect(lognormalSpread({ low: Math.exp(-0.2 * 1.2816), high: Math.exp(0.2 * 1.2816) })).toBeCloseTo(0.2, 12);
+  });
+
   const spreadOf = () => spreadOfBridge(open, chanceFrom(1)); // reckoned within each test
 
   it('is what it is where all is known', () => {
