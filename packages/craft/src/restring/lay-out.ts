@@ -48,11 +48,9 @@ export function layOut(kind: string, seed: number): Restring | null {
   if (set === null) return null;
   const made = madeOf(set);
   const strings = instrument.strings.flatMap((place, index): ToString[] => {
-    const string = made[index];
-    const plan = string === undefined ? null : windString({ instrument, index, string });
-    return string !== undefined && plan?.kind === 'post'
-      ? [{ string, plan, note: pitchOf(instrument, place), scale: place.scaleLength }]
-      : [];
+    const string = made[index] as StringProperties;
+    const plan = windString({ instrument, index, string });
+    return plan?.kind === 'post' ? [{ string, plan, note: pitchOf(instrument, place), scale: place.scaleLength }] : [];
   });
   if (strings.length < instrument.strings.length) return null;
   const bridge = bridgeUnder(
