@@ -13,7 +13,7 @@ const planOf = (...operations: Placed[]) => ({
 });
 
 describe('what of a rack cannot be', () => {
-  const jobs = [someJob('a', 200, [piece('x', 10), piece('y', 10, 5)]), someJob('b', 200, [piece('x', 10)], { kind: 'nylon' })];
+  const jobs = [someJob('b', 200, [piece('x', 10)], { kind: 'nylon' }), someJob('a', 200, [piece('x', 10), piece('y', 10, 5)])];
   const two = [somebody('a', [[0, 240]]), somebody('b', [[0, 240]], ['steel'])];
   const fault = (more: Partial<Rack>) => rackFault(someRack(jobs, { people: two, ...more }));
   const done = (operation: string, person = 'a') => ({ job: 'a', operation, person, end: 5 });

@@ -68,7 +68,9 @@ describe('the chance of a promise', () => {
   it('goes on from what is done, and holds what is pinned where it is', () => {
     const strung = someJob('a', 200, [timed('strip', 5, 5), timed('restring', 10, 10), timed('tune', 3, 3, 60)]);
     const done = ['strip', 'restring'].map((operation, nth) => ({ job: 'a', operation, person: 'a', end: 20 + 10 * nth }));
-    expect(of(someRack([strung], { now: 50, done }))[0]).toMatchObject({ p50: 93, p90: 93 }); // 30, 60 of waiting, 3
+    const other = { job: 'o', operation: 'restring', person: 'a', end: 45 };
+    const jobs = [someJob('o', 200, [timed('restring', 10, 10)]), strung];
+    expect(of(someRack(jobs, { now: 50, done: [other, ...done] }))[1]).toMatchObject({ p50: 93, p90: 93 }); // 30, 60 of waiting, 3
     const pinned = [{ job: 'a', operation: 'restring', person: 'a', start: 70 }];
     expect(of(someRack([strung], { pinned }))[0]).toMatchObject({ p50: 143, p90: 143 }); // 80, 60, 3
   });
