@@ -7,7 +7,7 @@ interface State {
   /** Free operations of each job that are placed. */
   progress: number[];
   hands: (number | null)[];
-  /** When each person is free again, and when each job ended so far. */
+  /** When each person is free again, and when each job that goes on ended so far. */
   people: Minute[];
   ends: Minute[];
   /** Nothing that follows begins before it. */
@@ -36,34 +36,32 @@ export function searchAll(bench: Bench, begun: Calendar, goesOn: () => boolean):
 
   /** Of a state, what its jobs come to at least: each by its own chain, as if nobody else were there. */
   function atLeast({ progress, ends, hands, sum, since }: State): Objective {
-    const { moved } = sum;
-    let { late, tardiness, flow } = sum;
+    let { late, tardiness, moved, flow } = sum;
     for (const [job, each] of left.entries()) {
       const at = progress[job] ?? 0;
       if (at >= each.free.length) continue;
-      if (each.never !== null) {
-        late += each.leftOut.late;
-        tardiness += each.leftOut.tardiness;
-        continue;
-      }
-      let end = ends[job] ?? 0;
+      let [end, own, fits] = [ends[job] ?? 0, 0, each.never === null];
       for (const [index, free] of each.free.slice(at).entries()) {
         const from = Math.max(end + free.after, index === 0 ? since : 0);
         const people = free.same && hands[job] !== null ? [hands[job] ?? 0] : each.can;
         const start = free.pin?.start ?? Math.min(...people.map((person) => empty.earliest(person, from, free.minutes)));
+        fits &&= Number.isFinite(start) && start >= from;
         end = start + free.minutes;
-        flow += end;
+        own += end;
       }
-      if (!Number.isFinite(end)) {
-        if (at > 0) return { late: Infinity, tardiness: Infinity, moved, flow: Infinity };
-        late += each.leftOut.late;
-        tardiness += each.leftOut.tardiness;
-        flow = Number.isFinite(flow) ? flow : sum.flow;
+      if (fits) {
+        const cost = costOf(each, end);
+        late += cost.late;
+        tardiness += cost.tardiness;
+        flow += own;
         continue;
       }
-      const cost = costOf(each, end);
-      late += cost.late;
-      tardiness += cost.tardiness;
+      // what was begun has to be finished, and cannot be
+      if (at > 0) return { late: Infinity, tardiness: Infinity, moved, flow: Infinity };
+      late += each.leftOut.late;
+      tardiness += each.leftOut.tardiness;
+      moved += each.leftOut.moved;
+      flow += each.leftOut.flow;
     }
     return { late, tardiness, moved, flow };
   }
@@ -148,7 +146,8 @@ export function searchAll(bench: Bench, begun: Calendar, goesOn: () => boolean):
       progress: state.progress.with(job, free + 1),
       hands: piece?.same === true ? state.hands.with(job, person) : state.hands,
       people: piece?.pin === null ? state.people.with(person, end) : state.people,
-      ends: state.ends.with(job, end),
+      // nothing waits for the end of a job that is over: two orders of the same come to the same
+      ends: state.ends.with(job, isLast ? 0 : end),
       since: start,
       sum: {
         late: state.sum.late + cost.late,

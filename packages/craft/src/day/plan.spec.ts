@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { chanceFrom } from '../simulated/index.js';
-import { piece, somebody, someJob, someRack } from '../testing/index.js';
+import { bestByTrying, piece, somebody, someJob, someRack } from '../testing/index.js';
 import { compare, planDay, rackFault } from './index.js';
-import type { InForce, Job, Objective, Person, Placed, Plan, Rack } from './index.js';
+import type { Job, Placed, Plan, Rack } from './index.js';
 
 const always = { seed: 1, iterations: 4000, goesOn: () => true };
 const [job, who, rack] = [someJob, somebody, someRack];
@@ -49,69 +49,6 @@ function faultsOf({ people, jobs, now, done, started, pinned }: Rack, { operatio
       faults.push('a pin moved');
   const flow = operations.reduce((sum, { end }) => sum + end, 0);
   return flow === objective.flow ? faults : [...faults, 'another flow'];
-}
-
-/** The least objective there is, by trying every order, every person, and every set of jobs to leave out; each operation as early as it fits, or as early as it has not moved. */
-function bestByTrying({ people, jobs, now }: Rack, inForce: readonly InForce[] = []): Objective {
-  const last = Math.max(now, ...people.flatMap(({ windows }) => windows.map(([, until]) => until)));
-  const outOf = ({ weight, due, operations }: Job): Objective => ({
-    late: weight,
-    tardiness: weight * Math.max(0, last + operations.reduce((sum, { minutes }) => sum + minutes, 0) - due),
-    moved: 0,
-    flow: 0,
-  });
-  let best: Objective = { late: Infinity, tardiness: Infinity, moved: Infinity, flow: Infinity };
-  const fits = (person: Person, taken: readonly Placed[], from: number, minutes: number): number => {
-    for (let at = from; at < last; at++) {
-      const inside = person.windows.some(([a, b]) => a <= at && at + minutes <= b);
-      if (inside && !taken.some((each) => each.person === person.id && each.start < at + minutes && at < each.end)) return at;
-    }
-    return Infinity;
-  };
-  type Open = { job: Job; at: number; end: number; hand: string | null };
-  const go = (left: readonly Open[], taken: readonly Placed[], sum: Objective): void => {
-    if (left.length === 0) {
-      if (compare(sum, best) < 0) best = sum;
-      return;
-    }
-    for (const each of left) {
-      const operation = each.job.operations[each.at];
-      if (operation === undefined) continue;
-      for (const person of people) {
-        if (!person.can.includes(each.job.kind) || (operation.same && each.hand !== null && each.hand !== person.id)) continue;
-        const lay = inForce.find((other) => other.job === each.job.id && other.operation === operation.id);
-        const from = Math.max(now, each.end + operation.after);
-        for (const since of new Set([from, lay?.person === person.id ? Math.max(from, lay.start - 30) : from])) {
-          const start = fits(person, taken, since, operation.minutes);
-          if (!Number.isFinite(start)) continue;
-          const end = start + operation.minutes;
-          const isLast = each.at === each.job.operations.length - 1;
-          const { due, weight } = each.job;
-          const next = {
-            late: sum.late + (isLast && end > due ? weight : 0),
-            tardiness: sum.tardiness + (isLast ? weight * Math.max(0, end - due) : 0),
-            moved: sum.moved + (lay !== undefined && (lay.person !== person.id || Math.abs(lay.start - start) > 30) ? 1 : 0),
-            flow: sum.flow + end,
-          };
-          const moved = { ...each, at: each.at + 1, end, hand: operation.same ? person.id : each.hand };
-          const rest = left.flatMap((other) => (other !== each ? [other] : isLast ? [] : [moved]));
-          go(rest, [...taken, { job: each.job.id, operation: operation.id, person: person.id, start, end }], next);
-        }
-      }
-    }
-  };
-  for (let set = 0; set < 2 ** jobs.length; set++) {
-    const [inside, outside] = [jobs.filter((_, nth) => (set >> nth) % 2 === 1), jobs.filter((_, nth) => (set >> nth) % 2 === 0)];
-    const out = outside.map(outOf).reduce((a, b) => ({ late: a.late + b.late, tardiness: a.tardiness + b.tardiness, moved: 0, flow: 0 }), {
-      late: 0,
-      tardiness: 0,
-      moved: 0,
-      flow: 0,
-    });
-    const left = inside.map((each) => ({ job: each, at: 0, end: Math.max(each.ready, each.hold ?? 0), hand: null }));
-    go(left, [], out);
-  }
-  return best;
 }
 
 const anyPiece = fc.record({ minutes: fc.integer({ min: 1, max: 9 }), after: fc.constantFrom(0, 0, 3, 8), same: fc.boolean() });
