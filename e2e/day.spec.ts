@@ -258,9 +258,7 @@ test('what became of promises is drawn and told in numbers, and the day goes out
   await expect(page.getByRole('heading', { name: 'Now', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'calendars' }).click();
   await page.getByRole('option', { name: 'strings to tune again' }).click();
-  const file = await page.request.get(
-    `${workshop.address}${(await page.getByRole('link', { name: 'as a file' }).getAttribute('href')) ?? ''}`,
-  );
+  const file = await page.request.get(`${workshop.address}${(await page.getByRole('link', { name: 'as a file' }).getAttribute('href')) ?? ''}`); // prettier-ignore
   expect(file.headers()['content-type']).toContain('text/calendar');
   await page.getByRole('button', { name: 'make an address' }).click();
   const address = await page.locator('peg-subscribe code').innerText();

@@ -119,10 +119,7 @@ export const test = base.extend<object, { durable: boolean; clock: string | null
 
 export { expect };
 
-const PASSPHRASES: Readonly<Record<string, string>> = {
-  'Wenna Tarrow': 'salt wind and silver wire',
-  'Corin Vell': 'four turns below the hole',
-};
+const PASSPHRASES: Readonly<Record<string, string>> = { 'Wenna Tarrow': 'salt wind and silver wire', 'Corin Vell': 'four turns below the hole' }; // prettier-ignore
 
 export async function signIn(page: Page, workshop: Workshop, name = 'Corin Vell'): Promise<void> {
   await page.goto(workshop.address);

@@ -188,15 +188,7 @@ describe('drift', () => {
 });
 
 describe('balance', () => {
-  const string = {
-    stiffnessN: 20000,
-    linearDensityKgPerM: 0.002,
-    scaleMm: 648,
-    extraMm: 60,
-    saddleHeightMm: 10,
-    saddleOffsetMm: 0,
-    note: 'D3',
-  };
+  const string = { stiffnessN: 20000, linearDensityKgPerM: 0.002, scaleMm: 648, extraMm: 60, saddleHeightMm: 10, saddleOffsetMm: 0, note: 'D3' }; // prettier-ignore
   const springs = { count: 1, rateNPerMm: 1, initialN: 5, freeMm: 55, armMm: 40, clawMm: 'level' };
   const asked = { strings: [string], springs, stops: { backDeg: -9, forwardDeg: 20 }, want: 'claw' };
   // one string of 72.4 N at D3 = 146.83 Hz, ten millimetres up, against one spring forty down: 18.06 N, 13.06 mm beyond its 55
@@ -227,10 +219,7 @@ describe('balance', () => {
   it('gives the coupling, and the steps of one pass', () => {
     expect(answer('balance', { ...asked, want: 'coupling' })).toEqual({ ok: true, answer: { coupling: [[1]] } });
     const steps = answer('balance', { ...asked, want: 'onePass', order: [0] });
-    expect(steps).toMatchObject({
-      ok: true,
-      answer: { steps: [{ string: 0, targetCents: expect.closeTo(0, 4) as number, reservePercent: null }] },
-    });
+    expect(steps).toMatchObject({ ok: true, answer: { steps: [{ string: 0, targetCents: expect.closeTo(0, 4) as number, reservePercent: null }] } }); // prettier-ignore
   });
 
   // two alike strings: with one a tone down both turn the bridge by the same moment, so its springs show in how far the other rises

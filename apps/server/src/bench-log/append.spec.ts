@@ -157,9 +157,7 @@ describe('projections', () => {
       strings: await house.store.getRepository(CurrentStringRow).find({ order: { instrumentId: 'ASC', string: 'ASC' } }),
     });
     const before = await read();
-    await house.store.query(
-      `UPDATE job SET state = 'handed-over', stage = 'choose'; DELETE FROM setup; UPDATE current_string SET gauge_mm = 9`,
-    );
+    await house.store.query(`UPDATE job SET state = 'handed-over', stage = 'choose'; DELETE FROM setup; UPDATE current_string SET gauge_mm = 9`); // prettier-ignore
     expect(await read()).not.toEqual(before);
     expect(await rebuild(house.store)).toBe(before.jobs.length);
     expect(await read()).toEqual(before);
@@ -183,9 +181,7 @@ describe('a job of some strings', () => {
     gaugeMm: [0.4, 0.41, 0.42, 0.43, 0.44, 0.45][index] ?? 0,
   }));
   const fitted = async () => {
-    const rows = await house.store
-      .getRepository(CurrentStringRow)
-      .find({ where: { instrumentId: job.instrument.id }, order: { string: 'ASC' } });
+    const rows = await house.store.getRepository(CurrentStringRow).find({ where: { instrumentId: job.instrument.id }, order: { string: 'ASC' } }); // prettier-ignore
     return rows.map(({ gaugeMm }) => gaugeMm);
   };
 

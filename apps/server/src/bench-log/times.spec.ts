@@ -106,10 +106,7 @@ describe('what was found and measured', () => {
   });
 
   it('is refused under a string that the instrument does not have', async () => {
-    const nine = happened(70, {
-      kind: 'found',
-      payload: { what: 'slot-binds', severity: 'soon', string: 9, fret: null, wood: null, text: '' },
-    });
+    const nine = happened(70, { kind: 'found', payload: { what: 'slot-binds', severity: 'soon', string: 9, fret: null, wood: null, text: '' } }); // prettier-ignore
     expect(await refusal(nine)).toMatchObject({ outcome: 'refused', says: expect.stringContaining('payload.string must be at most 8') });
   });
 });

@@ -265,10 +265,7 @@ describe('somebody who is not there', () => {
 
   it('is somebody at the bench, and the day is one', async () => {
     const nobody = await technician.ask('PUT', '/api/day/away', { personId: '01900000-0000-7000-8000-0000000000ff', day: today, away: true }); // prettier-ignore
-    expect([nobody.status, nobody.body.fields[0]]).toMatchObject([
-      422,
-      { field: 'personId', says: 'must be somebody who works at the bench' },
-    ]);
+    expect([nobody.status, nobody.body.fields[0]]).toMatchObject([422, { field: 'personId', says: 'must be somebody who works at the bench' }]); // prettier-ignore
     const never = await technician.ask('PUT', '/api/day/away', { personId: technician.personId, day: 'Tuesday', away: true });
     expect([never.status, never.body.fields[0].says]).toEqual([422, 'must be a day such as 2026-12-25']);
   });

@@ -60,9 +60,7 @@ describe('the demo workshop', () => {
     for (const { passport, past } of RACK) {
       const instrument = await house.store.getRepository(InstrumentRow).findOneByOrFail({ passport });
       const setups = await house.store.getRepository(SetupRow).find({ where: { instrumentId: instrument.id }, order: { fittedAt: 'DESC' } }); // prettier-ignore
-      const strings = await house.store
-        .getRepository(CurrentStringRow)
-        .find({ where: { instrumentId: instrument.id }, order: { string: 'ASC' } });
+      const strings = await house.store.getRepository(CurrentStringRow).find({ where: { instrumentId: instrument.id }, order: { string: 'ASC' } }); // prettier-ignore
       expect(setups.length).toBe(past.length);
       for (const { setup } of setups) expect(setupSchema.safeParse(setup).success).toBe(true);
       expect(strings.map(({ gaugeMm }) => gaugeMm)).toEqual(setups[0]?.setup.strings.map(({ gaugeMm }) => gaugeMm));

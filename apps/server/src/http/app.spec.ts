@@ -34,9 +34,7 @@ describe('bad requests', () => {
   it('name the place of a fault in a batch, and store nothing of it', async () => {
     const job = await technician.job(104);
     const good = stripped(job, technician.personId, 1);
-    const { status, body } = await technician.ask('POST', '/api/events', {
-      events: [good, { ...stripped(job, technician.personId, 1), string: 0 }],
-    });
+    const { status, body } = await technician.ask('POST', '/api/events', { events: [good, {...stripped(job, technician.personId, 1), string: 0 }] }); // prettier-ignore
     expect(status).toBe(422);
     expect(body.fields[0]).toMatchObject({ field: 'events.1.string' });
     const log = await technician.ask('GET', `/api/jobs/${job.id}/events`);

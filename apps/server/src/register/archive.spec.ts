@@ -39,9 +39,7 @@ describe('an instrument that is gone', () => {
     expect([now.count, away.count]).toEqual([before.count - 1, 1]);
     expect(away.instruments.map(({ passport }) => passport)).toEqual([140]);
     expect((await list('search=tar+black')).instruments).toEqual([]);
-    const { entries } = (await counter.ask('GET', '/api/due?until=2099-01-01T00:00:00Z')).body as {
-      entries: { instrument: InstrumentSummary }[];
-    };
+    const { entries } = (await counter.ask('GET', '/api/due?until=2099-01-01T00:00:00Z')).body as { entries: { instrument: InstrumentSummary }[]; }; // prettier-ignore
     expect(entries.some(({ instrument }) => instrument.passport === 140)).toBe(false);
     const { id, setups } = await passportOf(140);
     expect(setups.length).toBeGreaterThan(0);

@@ -200,12 +200,7 @@ describe('jobs', () => {
     });
     expect(unknown.body.fields[0].field).toBe('instrumentId');
     const [instrument] = await find('0140');
-    const zoneless = await counter.ask('POST', '/api/jobs', {
-      id: uuidV7(),
-      instrumentId: instrument?.id,
-      reason: '',
-      promisedAt: 'Thursday',
-    });
+    const zoneless = await counter.ask('POST', '/api/jobs', { id: uuidV7(), instrumentId: instrument?.id, reason: '', promisedAt: 'Thursday' }); // prettier-ignore
     expect(zoneless.body.fields[0]).toMatchObject({ field: 'promisedAt', says: expect.stringContaining('date and time') });
   });
 });

@@ -50,12 +50,7 @@ describe('the shelf', () => {
     await send({ ...head(), kind: 'scrapped', string: 1, payload: { why: 'cut-too-short' } });
     expect((await item('string', 'electric-plain-10')).onHand).toBe(4);
     const { moves } = await shelf();
-    expect(moves[0]).toMatchObject({
-      what: 'scrapped',
-      why: 'cut-too-short',
-      id: 'electric-plain-10',
-      instrument: expect.stringContaining('0104'),
-    });
+    expect(moves[0]).toMatchObject({ what: 'scrapped', why: 'cut-too-short', id: 'electric-plain-10', instrument: expect.stringContaining('0104') }); // prettier-ignore
 
     const before = await readShelf(house.store);
     await rebuild(house.store);

@@ -98,13 +98,7 @@ describe('the strings table', () => {
     const other = await bench.ask('POST', '/api/strings', plain({ id: 'house-12', gaugeMm: 0.33 }));
     expect(other.status).toBe(409);
     expect(other.body.current.id).toBe('house-12');
-    const set = {
-      id: 'house-three',
-      lineId: null,
-      name: 'three of a kind',
-      family: 'electric',
-      stringIds: ['house-12', 'house-12', 'house-12'],
-    };
+    const set = { id: 'house-three', lineId: null, name: 'three of a kind', family: 'electric', stringIds: ['house-12', 'house-12', 'house-12'] }; // prettier-ignore
     expect((await bench.ask('POST', '/api/sets', set)).status).toBe(201);
     const missing = await bench.ask('POST', '/api/sets', { ...set, id: 'house-four', stringIds: ['house-12', 'house-99'] });
     expect(missing.body.detail).toContain('house-99 is not one');

@@ -32,14 +32,7 @@ it.each(['csv', 'json'] as const)('instruments as %s come back as they went out,
 
 it('say where a part of one cannot be, in the row of the file', () => {
   const geometry = geometrySchema.parse(fromInstrument(instrumentOf('acoustic-parlour')));
-  const row = {
-    id: '01a21fa6-5520-7478-8225-203639a31c40',
-    name: 'A',
-    archetypeId: 'acoustic-parlour',
-    ownerId: null,
-    hours: null,
-    remark: '',
-  };
+  const row = { id: '01a21fa6-5520-7478-8225-203639a31c40', name: 'A', archetypeId: 'acoustic-parlour', ownerId: null, hours: null, remark: '' }; // prettier-ignore
   const wrong = { ...row, geometry: { ...geometry, bridge: { ...geometry.bridge, cover: true } } };
   const { rows, problems } = readFile('instruments', 'csv', writeFile('instruments', 'csv', [wrong]));
   expect(rows).toEqual([]);

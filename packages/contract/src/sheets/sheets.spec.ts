@@ -5,10 +5,7 @@ import { COLUMNS, FILE_KINDS, formatsOf, type FileFormat } from '../files/index.
 import { fromTableString } from '../strings/index.js';
 import { readFile, writeFile, type FiledRow } from './index.js';
 
-const anyName = fc
-  .string({ minLength: 1, maxLength: 40 })
-  .map((text) => text.replace(/[\r\n]/g, ' ').trim())
-  .filter((text) => text.length > 0);
+const anyName = fc.string({ minLength: 1, maxLength: 40 }).map((text) => text.replace(/[\r\n]/g, ' ').trim()).filter((text) => text.length > 0); // prettier-ignore
 const id = fc.stringMatching(/^[a-z0-9][a-z0-9_-]{3,12}$/);
 
 const anyString: fc.Arbitrary<FiledRow['strings']> = fc

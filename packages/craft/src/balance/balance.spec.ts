@@ -119,10 +119,7 @@ describe('what a floating bridge does', () => {
 
   // what brings it back is ΣEA r²/l + n k a² = 2.2 + 5.8 N·m; what tips it, ΣT x = 459 N × 20 mm, is more
   it('has no balance that lasts where soft strings pull far behind the edge', () => {
-    const tippy = {
-      ...bridge,
-      strings: strings.map((string) => ({ ...string, stiffness: newtons(string.stiffness / 10), saddleOffset: mm(-20) })),
-    };
+    const tippy = {...bridge, strings: strings.map((string) => ({...string, stiffness: newtons(string.stiffness / 10), saddleOffset: mm(-20) })) }; // prettier-ignore
     expect(settle(tippy, claw, levelRests(tippy)).stable).toBe(false);
     expect(coupling(tippy, claw, levelRests(tippy))).toBeNull();
   });

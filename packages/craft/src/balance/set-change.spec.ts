@@ -3,10 +3,7 @@ import { floatingBridge, lightSet, withRate } from '../testing/index.js';
 import { kilogramsPerMetre, metres, newtons, radians, toDegrees } from '../units/index.js';
 import { bridgeChange, forcesAt, levelRests } from './index.js';
 
-const heavier = {
-  ...floatingBridge,
-  strings: lightSet.map((string) => ({ ...string, restDensity: kilogramsPerMetre(string.restDensity * 1.15) })),
-};
+const heavier = {...floatingBridge, strings: lightSet.map((string) => ({...string, restDensity: kilogramsPerMetre(string.restDensity * 1.15) })) }; // prettier-ignore
 const sprung = (bridge: typeof floatingBridge, springs: Partial<typeof floatingBridge.springs>) => ({
   ...bridge,
   springs: { ...bridge.springs, ...springs },

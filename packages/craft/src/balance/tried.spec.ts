@@ -10,10 +10,7 @@ const tried = (more: Partial<BridgeTried> = {}, before = floatingBridge, after =
   return outcome.value;
 };
 const worst = (off: readonly (number | null)[]) => Math.max(...off.map((each) => Math.abs(each ?? 99)));
-const tenth = {
-  ...floatingBridge,
-  strings: lightSet.map((string) => ({ ...string, restDensity: kilogramsPerMetre(string.restDensity * 1.21) })),
-};
+const tenth = {...floatingBridge, strings: lightSet.map((string) => ({...string, restDensity: kilogramsPerMetre(string.restDensity * 1.21) })) }; // prettier-ignore
 
 describe('what is tried on a bridge', () => {
   it('the same set and nothing turned leaves it level and in tune', () => {

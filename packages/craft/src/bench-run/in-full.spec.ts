@@ -134,10 +134,7 @@ describe('how strings come up', () => {
     );
     expect(one?.map(({ why }) => why.slice(0, 13))).toEqual(['Neck and brid', 'Neck and top ']);
     expect(all?.map(({ why }) => why.slice(0, 13))).toEqual(['Neck and top ', 'Neck and top ']);
-    expect([one, all].map((passes) => passes?.map(({ done }) => done))).toEqual([
-      ['up, stretched once', 'at pitch'],
-      ['near pitch', 'at pitch'],
-    ]);
+    expect([one, all].map((passes) => passes?.map(({ done }) => done))).toEqual([['up, stretched once', 'at pitch'], ['near pitch', 'at pitch']]); // prettier-ignore
   });
 });
 

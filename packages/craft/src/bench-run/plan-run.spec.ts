@@ -275,9 +275,7 @@ describe('the order of strings', () => {
 describe('tools and time', () => {
   it.each(ARCHETYPES.map(({ id }) => id))('%s: lists what its steps use, and takes what its kind is expected to take', (id) => {
     const instrument = instrumentOf(id);
-    const strings = instrument.strings.map(() => ({
-      construction: instrument.family === 'ukulele' ? ('nylon' as const) : ('wound' as const),
-    }));
+    const strings = instrument.strings.map(() => ({ construction: instrument.family === 'ukulele' ? ('nylon' as const) : ('wound' as const) })); // prettier-ignore
     const outcome = planRun({ instrument, strings, choices: {} });
     if (!outcome.ok) throw new Error(outcome.problem.kind);
     const { steps, tools } = outcome.value;

@@ -5,12 +5,7 @@ import { insertJob, nextOf, pinFault, planDay, rackFault, replanDay, type InForc
 const time = { seed: 3, iterations: 400, goesOn: () => true };
 const lies = (job: string, operation: string, start: number, end: number, person = 'a'): Placed => ({ job, operation, person, start, end });
 const pin = (job: string, operation: string, start: number, person = 'a'): InForce => ({ job, operation, person, start });
-const planOf = (...operations: Placed[]) => ({
-  operations,
-  unplanned: [],
-  reasons: {},
-  objective: { late: 0, tardiness: 0, moved: 0, flow: 0 },
-});
+const planOf = (...operations: Placed[]) => ({ operations, unplanned: [], reasons: {}, objective: { late: 0, tardiness: 0, moved: 0, flow: 0 } }); // prettier-ignore
 
 describe('what of a rack cannot be', () => {
   const jobs = [someJob('b', 200, [piece('x', 10)], { kind: 'nylon' }), someJob('a', 200, [piece('x', 10), piece('y', 10, 5)])];
@@ -148,10 +143,7 @@ describe('what is at hand', () => {
   });
 
   it('begins once what is under way is over', () => {
-    const running = {
-      done: [done('n', 'restring', 30)],
-      started: [{ job: 's', operation: 'restring', person: 'a', start: 40, minutesLeft: 18 }],
-    };
+    const running = { done: [done('n', 'restring', 30)], started: [{ job: 's', operation: 'restring', person: 'a', start: 40, minutesLeft: 18 }] }; // prettier-ignore
     const { gap, waiting } = nextOf(rack({ now: 42, ...running }), plan);
     expect(gap).toBe(10); // 42 + 18 until 70
     expect(waiting).toEqual([
@@ -257,12 +249,7 @@ describe('why something moved', () => {
 
   it('is the hours that are none any more', () => {
     const people = [somebody('a', [[100, 240]])];
-    expect(moved([pin('a', 'x', 0)], { people })[0]).toMatchObject({
-      what: 'a x',
-      why: 'no-hours',
-      by: null,
-      from: { person: 'a', start: 0 },
-    });
+    expect(moved([pin('a', 'x', 0)], { people })[0]).toMatchObject({ what: 'a x', why: 'no-hours', by: null, from: { person: 'a', start: 0 } }); // prettier-ignore
   });
 
   it('is what comes before it, or that the hour is over', () => {

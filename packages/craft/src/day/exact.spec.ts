@@ -1,12 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bestByTrying, piece, somebody, someJob, someRack } from '../testing/index.js';
+import { bestByTrying, faultsOf, piece, somebody, someJob, someRack } from '../testing/index.js';
 import { benchOf } from './bench.js';
 import { Calendar } from './calendar.js';
 import { searchAll } from './exact.js';
+import { planDay, rackFault } from './index.js';
 import type { InForce, Rack } from './model.js';
 import { putIn } from './orders.js';
 
+const always = { seed: 1, iterations: 4000, goesOn: () => true };
 const [job, who, rack] = [someJob, somebody, someRack];
 const anyPiece = fc.record({ minutes: fc.integer({ min: 1, max: 9 }), after: fc.constantFrom(0, 0, 3, 8), same: fc.boolean() });
 const anyJob = fc.record({
@@ -74,13 +76,7 @@ describe('the search of all ways', () => {
   const at = (of: string, operation: string, person: string, start: number) => ({ job: of, operation, person, start });
   const people = ['a', 'b'].map((id) => who(id, [[0, 200]]));
   const done = [{ job: 'd', operation: 's', person: 'a', end: 9 }, { job: 'q', operation: 's', person: 'a', end: 9 }]; // prettier-ignore
-  const full = rack(jobs, {
-    now: 10,
-    people,
-    done,
-    started: [{ ...at('z', 's', 'b', 0), minutesLeft: 5 }],
-    pinned: [at('p', 't', 'b', 100)],
-  });
+  const full = rack(jobs, { now: 10, people, done, started: [{...at('z', 's', 'b', 0), minutesLeft: 5 }], pinned: [at('p', 't', 'b', 100)] }); // prettier-ignore
   const lay = [at('z', 's', 'b', 60), at('p', 't', 'b', 130)];
   const objective = {
     late: 2 + 1 + 4 + 3 + 5 + 1,
@@ -113,5 +109,49 @@ describe('the search of all ways', () => {
     const { steps, ...told } = found(stuck, [at('p', 't', 'a', 90)]);
     expect(told).toMatchObject({ spots: [null], objective: { late: 1, moved: 1, flow: 60 } });
     expect(steps()).toBe(1);
+  });
+});
+
+describe('a plan of a small rack', () => {
+  it('is the best there is, by trying everything, and holds every rule', { timeout: 60_000 }, () => {
+    fc.assert(
+      fc.property(anyRack, (asked) => {
+        const plan = planDay(asked, always);
+        expect(rackFault(asked)).toBeNull();
+        expect(faultsOf(asked, plan)).toEqual([]);
+        expect(plan.proved).toBe(true);
+        expect(plan.objective).toEqual(bestByTrying(asked));
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('moves as little of a plan in force as keeps all else, by trying everything', { timeout: 60_000 }, () => {
+    // the same racks, all times by ten: half an hour is something then
+    const byTen = (asked: Rack): Rack => ({
+      ...asked,
+      people: asked.people.map((each) => ({ ...each, windows: each.windows.map(([a, b]) => [10 * a, 10 * b] as const) })),
+      jobs: asked.jobs.map((each) => ({
+        ...each,
+        ready: 10 * each.ready,
+        due: 10 * each.due,
+        operations: each.operations.map((own) => ({ ...own, minutes: 10 * own.minutes, after: 10 * own.after })),
+      })),
+    });
+    const places = fc.array(fc.record({ start: fc.integer({ min: 0, max: 250 }), second: fc.boolean() }), { minLength: 6, maxLength: 6 });
+    fc.assert(
+      fc.property(anyRack, places, (small, lay) => {
+        const asked = byTen({ ...small, jobs: small.jobs.slice(0, 2) });
+        const second = asked.people.length > 1 ? 'b' : 'a';
+        const inForce = asked.jobs
+          .flatMap((each) => each.operations.map(({ id }) => ({ job: each.id, operation: id })))
+          .map((each, nth) => ({ ...each, person: lay[nth]?.second === true ? second : 'a', start: lay[nth]?.start ?? 0 }));
+        const plan = planDay(asked, always, inForce);
+        expect(faultsOf(asked, plan)).toEqual([]);
+        expect(plan.proved).toBe(true);
+        expect(plan.objective).toEqual(bestByTrying(asked, inForce));
+      }),
+      { numRuns: 100 },
+    );
   });
 });

@@ -88,14 +88,8 @@ describe('how long a supplier takes', () => {
 
   it('counts from when it was ordered, by what the supplier promised, and is never over before now', () => {
     const takes = { median: 2880, sigma: 0.5 };
-    expect(arrivalOf(takes, { placed: 1000, promised: null, now: 1000 })).toEqual({
-      p50: 3880,
-      p90: Math.ceil(1000 + 2880 * Math.exp(0.6408)),
-    });
-    expect(arrivalOf(takes, { placed: 1000, promised: 2000, now: 1500 })).toEqual({
-      p50: 2000,
-      p90: Math.ceil(1000 + 1000 * Math.exp(0.6408)),
-    });
+    expect(arrivalOf(takes, { placed: 1000, promised: null, now: 1000 })).toEqual({ p50: 3880, p90: Math.ceil(1000 + 2880 * Math.exp(0.6408)) }); // prettier-ignore
+    expect(arrivalOf(takes, { placed: 1000, promised: 2000, now: 1500 })).toEqual({ p50: 2000, p90: Math.ceil(1000 + 1000 * Math.exp(0.6408)) }); // prettier-ignore
     expect(arrivalOf(takes, { placed: 1000, promised: 1100, now: 9000 })).toEqual({ p50: 9000, p90: 9000 });
   });
 

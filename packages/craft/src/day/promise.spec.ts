@@ -86,20 +86,10 @@ describe('the chance of a promise', () => {
   });
 
   it('is of two people: each goes on by themselves, what is under way first', () => {
-    const jobs = [
-      someJob('x', 100, [timed('all', 30, 30)]),
-      someJob('y', 100, [timed('all', 20, 20)]),
-      someJob('z', 100, [timed('all', 10, 10)]),
-    ];
+    const jobs = [someJob('x', 100, [timed('all', 30, 30)]), someJob('y', 100, [timed('all', 20, 20)]), someJob('z', 100, [timed('all', 10, 10)])]; // prettier-ignore
     const people = ['a', 'b'].map((id) => somebody(id, [[0, 240]]));
     const started = [{ job: 'z', operation: 'all', person: 'b', start: 0, minutesLeft: 5 }];
-    const at = (job: string, person: string, start: number, minutes: number) => ({
-      job,
-      operation: 'all',
-      person,
-      start,
-      end: start + minutes,
-    });
+    const at = (job: string, person: string, start: number, minutes: number) => ({ job, operation: 'all', person, start, end: start + minutes }); // prettier-ignore
     const rack = someRack(jobs, { now: 2, people, started });
     // y was to begin before z was seen to take longer
     const plan = { ...planDay(rack, time), operations: [at('y', 'b', 2, 20), at('x', 'a', 3, 30), at('z', 'b', 2, 5)], unplanned: [] };

@@ -22,9 +22,7 @@ describe('one set against another', () => {
         const there = compareOn({ strung, strings: other }, { strung, strings: one });
         const back = compareOn({ strung, strings: one }, { strung, strings: other });
         expect((there.change?.total.logRatio ?? 9) + (back.change?.total.logRatio ?? 9)).toBeCloseTo(0, 12);
-        there.change?.strings.forEach(({ logRatio }, index) =>
-          expect(logRatio + (back.change?.strings[index]?.logRatio ?? 9)).toBeCloseTo(0, 12),
-        );
+        there.change?.strings.forEach(({ logRatio }, index) => expect(logRatio + (back.change?.strings[index]?.logRatio ?? 9)).toBeCloseTo(0, 12)); // prettier-ignore
         expect((there.relief?.likely ?? 9) + (back.relief?.likely ?? 9)).toBeCloseTo(0, 12);
         expect((there.action?.likely ?? 9) + (back.action?.likely ?? 9)).toBeCloseTo(0, 12);
       }),

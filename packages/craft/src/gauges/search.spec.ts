@@ -5,9 +5,7 @@ import { Best, searchBest, type Base, type Found } from './search.js';
 
 /** Seats whose options cost what the lists say, one beside the other. */
 function costing(lists: readonly (readonly number[])[]): Score {
-  const seats = lists.map((costs) =>
-    costs.map((own, option): Scored => ({ option, own, level: own, pull: own })).sort((a, b) => a.own - b.own),
-  );
+  const seats = lists.map((costs) => costs.map((own, option): Scored => ({ option, own, level: own, pull: own })).sort((a, b) => a.own - b.own)); // prettier-ignore
   const least = lists.map((_, depth) => lists.slice(depth).reduce((sum, costs) => sum + Math.min(...costs), 0));
   const floor = (sums: Sums, depth: number) => sums.own + (least[depth] ?? 0);
   const add: Score['add'] = (sums, _seat, { own }) => ({ ...sums, own: sums.own + own });

@@ -256,9 +256,7 @@ describe('the gauge solver', () => {
 
   it('tells how far it has come, never backward', () => {
     const shares: number[] = [];
-    solveGauges(ask({ strung: neck('acoustic-twelve'), wish: { kind: 'equal-pull', pull: null }, mostSingles: 2 }), (share) =>
-      shares.push(share),
-    );
+    solveGauges(ask({ strung: neck('acoustic-twelve'), wish: { kind: 'equal-pull', pull: null }, mostSingles: 2 }), (share) => shares.push(share)); // prettier-ignore
     expect(shares.length).toBeGreaterThan(1);
     expect(shares).toEqual([...shares].sort((a, b) => a - b));
     expect(Math.max(...shares)).toBeLessThanOrEqual(1);

@@ -79,15 +79,7 @@ describe('the walk through a seat', () => {
       seen.push(level);
       return sums;
     };
-    const score = {
-      seats,
-      order: [0],
-      isFree: () => false,
-      add,
-      bound: () => 0,
-      floor: () => 0,
-      centre: centre === null ? null : () => centre,
-    };
+    const score = { seats, order: [0], isFree: () => false, add, bound: () => 0, floor: () => 0, centre: centre === null ? null : () => centre }; // prettier-ignore
     searchBest(
       {
         score,

@@ -48,14 +48,7 @@ it('leaves a fifth peg in the neck out of the row, and knows no head where there
 });
 
 it('winds rollers apart: the outer strings outward, the inner ones inward', () => {
-  expect([0, 1, 2, 3, 4, 5].map((index) => rollerSide(classical, index))).toEqual([
-    'outward',
-    'inward',
-    'inward',
-    'inward',
-    'inward',
-    'outward',
-  ]);
+  expect([0, 1, 2, 3, 4, 5].map((index) => rollerSide(classical, index))).toEqual(['outward', 'inward', 'inward', 'inward', 'inward', 'outward']); // prettier-ignore
 });
 
 it('has two holes only where a tie block has them, and floats only on springs', () => {

@@ -53,10 +53,7 @@ describe('built-in methods', () => {
     expect(methods('electric', 'locking', 'plain', 10).turns).toBeNull();
     expect(methods('electric', 'clamp', 'wound', 46).turns).toBeNull();
     const straight = { turnsFrom: 'built-in', mostTurns: 1, mostFrom: 'built-in' };
-    expect(methods('electric', 'locking', 'plain', 10)).toMatchObject({
-      ...straight,
-      reason: expect.stringContaining('locking posts') as string,
-    });
+    expect(methods('electric', 'locking', 'plain', 10)).toMatchObject({...straight, reason: expect.stringContaining('locking posts') as string }); // prettier-ignore
     expect(methods('electric', 'clamp', 'wound', 46)).toMatchObject({...straight, reason: expect.stringContaining('head clamps') as string }); // prettier-ignore
     expect(toMillimetres(methods('ukulele', 'clamp', 'nylon', 28).stub)).toBe(3); // held in the clamp, it needs no tail
   });

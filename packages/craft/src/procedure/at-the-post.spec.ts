@@ -74,11 +74,7 @@ describe('the end of a string', () => {
 
   it('is longer where it is kinked and goes round the post under itself', () => {
     const kinked = end('through', null, 'kink-lock');
-    expect(kinked).toEqual({
-      kind: 'through',
-      postDiameter: 0.006,
-      tail: kinkLockTail(fromMillimetres(6), fromMillimetres(0.3), metres(0.003)),
-    });
+    expect(kinked).toEqual({ kind: 'through', postDiameter: 0.006, tail: kinkLockTail(fromMillimetres(6), fromMillimetres(0.3), metres(0.003)) }); // prettier-ignore
     expect(kinked.kind === 'through' && kinked.tail > 0.003).toBe(true);
   });
 });

@@ -54,12 +54,7 @@ describe('every kind of instrument with its own set', () => {
         for (const fixing of FIXINGS)
           for (const turns of [1, 1.5, 2.5]) {
             const strings = { [index + 1]: { turns } };
-            const plan = windString({
-              instrument,
-              index,
-              string,
-              choices: { technician: { strings, plainFixing: fixing, woundFixing: fixing } },
-            });
+            const plan = windString({ instrument, index, string, choices: { technician: { strings, plainFixing: fixing, woundFixing: fixing } } }); // prettier-ignore
             if (plan?.kind === 'post' && plan.methods.turns !== null && plan.rule.kind !== 'stretch-makes-more')
               expect(plan.wind.turns).toBeCloseTo(Math.min(turns, plan.capacityTurns), 9);
           }
@@ -107,10 +102,7 @@ describe('every kind of instrument with its own set', () => {
 
   it('says so where practice and a post disagree: a mandolin whose posts are noted as 5.8 mm, not as their waist', () => {
     const mandolin = instrumentOf('mandolin');
-    const thick = {
-      ...mandolin,
-      strings: mandolin.strings.map((place) => ({ ...place, post: { ...place.post, diameter: fromMillimetres(5.8) } })),
-    };
+    const thick = {...mandolin, strings: mandolin.strings.map((place) => ({...place, post: {...place.post, diameter: fromMillimetres(5.8) } })) }; // prettier-ignore
     const [string] = ownSet(mandolin);
     const [plan, place] = [string === undefined ? null : windString({ instrument: thick, index: 0, string }), thick.strings[0]];
     if (plan?.kind !== 'post' || place === undefined) throw new Error('no plan');

@@ -186,10 +186,7 @@ describe('what goes wrong', () => {
       return { turns: turnsFor(to, slack) ?? 0, planned: to.plan, mistakes: now.mistakes };
     };
     const [few, more, planned] = [0.3, 0.6, 1].map((share) => straight('ukulele-soprano', 0, share));
-    expect([few, more].map((each) => each?.mistakes.map(({ kind, string }) => [kind, string]))).toEqual([
-      [['low-angle', 0]],
-      [['low-angle', 0]],
-    ]);
+    expect([few, more].map((each) => each?.mistakes.map(({ kind, string }) => [kind, string]))).toEqual([[['low-angle', 0]], [['low-angle', 0]]]); // prettier-ignore
     expect(planned?.mistakes).toEqual([]);
     const missing = (one: typeof few) => (planned?.turns ?? 0) - (one?.turns ?? 0);
     const lower = (one: typeof few) =>
@@ -294,10 +291,7 @@ describe('what goes wrong', () => {
     const once = after(restring, on, { do: 'stretch', string: 3 });
     expect(once.mistakes).toEqual([{ string: 3, kind: 'sinks', figure: expect.closeTo(RESTRINGING.hangs.value / 2, 9) }]);
     expect(woundAt(after(restring, once, { do: 'judge', string: 3 }), 3)).toMatchObject({ rounds: 1, judged: true });
-    expect(woundAt(does(restring, once, { do: 'judge', string: 3 }, { do: 'stretch', string: 3 }), 3)).toMatchObject({
-      rounds: 2,
-      judged: false,
-    });
+    expect(woundAt(does(restring, once, { do: 'judge', string: 3 }, { do: 'stretch', string: 3 }), 3)).toMatchObject({ rounds: 2, judged: false }); // prettier-ignore
     expect(kindsOf(does(restring, on, { do: 'press', string: 3 }, { do: 'stretch', string: 3 }))).toEqual([]);
     expect(pullNow(restring, after(restring, on, { do: 'press', string: 3 }), 3)).toBeLessThan(pullNow(restring, on, 3));
   });

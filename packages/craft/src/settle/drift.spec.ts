@@ -57,11 +57,7 @@ it('a string that has done what it will is never due again', () => {
 it('what lies farther ahead than a year never comes for people, and their dates can be written', () => {
   const ahead = { low: 365 * 24, likely: 365 * 24 + 1, high: 9e9 };
   const never = { low: 365 * 24, likely: Number.POSITIVE_INFINITY, high: Number.POSITIVE_INFINITY };
-  expect(withinAYear({ nextRetune: ahead, holdsFrom: ahead, retunes: [ahead] })).toEqual({
-    nextRetune: never,
-    holdsFrom: never,
-    retunes: [never],
-  });
+  expect(withinAYear({ nextRetune: ahead, holdsFrom: ahead, retunes: [ahead] })).toEqual({ nextRetune: never, holdsFrom: never, retunes: [never] }); // prettier-ignore
   expect(forecast(read(logarithmic(0.2, 0.12))).nextRetune.high).toBeGreaterThan(24 * 365);
   const days = forecast(read(logarithmic(18, 0.12)));
   expect(withinAYear(days)).toEqual(days);

@@ -203,11 +203,7 @@ describe('its sound', () => {
   it('has B of π³ E d⁴ / 64 T L²: a plain .010 over 648 mm at 72 N, of steel of 205 GPa', () => {
     const { of } = onBench('electric-in-line', 1, IDEAL);
     const d = 0.000254;
-    const plain = {
-      ...of,
-      scale: metres(0.648),
-      string: { ...of.string, gauge: metres(d), core: null, stiffness: (205e9 * Math.PI * d ** 2) / 4 },
-    };
+    const plain = {...of, scale: metres(0.648), string: {...of.string, gauge: metres(d), core: null, stiffness: (205e9 * Math.PI * d ** 2) / 4 } }; // prettier-ignore
     expect(inharmonicityOf(plain, 72) / ((Math.PI ** 3 * 205e9 * d ** 4) / (64 * 72 * 0.648 ** 2))).toBeCloseTo(1, 9);
   });
 });

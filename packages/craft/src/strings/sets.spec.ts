@@ -11,9 +11,7 @@ describe('sets', () => {
   });
 
   it('cannot be computed where one string cannot be made: a core as thick as the whole', () => {
-    const strings = SETS.flatMap((set) => set.strings)
-      .filter(({ construction }) => construction === 'wound')
-      .slice(0, 1);
+    const strings = SETS.flatMap((set) => set.strings).filter(({ construction }) => construction === 'wound').slice(0, 1); // prettier-ignore
     const made = () =>
       madeOf({
         id: 'x',

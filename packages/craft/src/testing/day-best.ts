@@ -1,4 +1,4 @@
-import { compare, type InForce, type Job, type Objective, type Person, type Placed, type Rack } from '../day/index.js';
+import { compare, type InForce, type Job, type Objective, type Person, type Placed, type Plan, type Rack } from '../day/index.js';
 
 /** The least objective there is, by trying every order, every person, and every set of jobs to leave out; each operation as early as it fits, or as early as it has not moved. */
 export function bestByTrying({ people, jobs, now }: Rack, inForce: readonly InForce[] = []): Objective {
@@ -61,4 +61,47 @@ export function bestByTrying({ people, jobs, now }: Rack, inForce: readonly InFo
     go(left, [], out);
   }
   return best;
+}
+
+/** What is wrong with a plan of a rack; nothing where all holds. */
+export function faultsOf({ people, jobs, now, done, started, pinned }: Rack, { operations, unplanned, objective }: Plan): string[] {
+  const faults: string[] = [];
+  const isStarted = (each: Placed) => started.some((other) => other.job === each.job && other.operation === each.operation);
+  for (const [nth, each] of operations.entries()) {
+    const person = people.find(({ id }) => id === each.person);
+    if (!isStarted(each) && each.start < now) faults.push('before now');
+    if (!isStarted(each) && person?.windows.some(([from, until]) => from <= each.start && each.end <= until) !== true)
+      faults.push('outside');
+    for (const other of operations.slice(nth + 1))
+      if (other.person === each.person && other.start < each.end && each.start < other.end) faults.push('over another');
+  }
+  for (const each of jobs) {
+    const own = each.operations.map(({ id }) => operations.find((placed) => placed.job === each.id && placed.operation === id));
+    if (unplanned.includes(each.id)) continue;
+    let end = Math.max(each.ready, each.hold ?? 0);
+    const hands = new Set<string>();
+    for (const [index, { id, minutes, after, same }] of each.operations.entries()) {
+      const over = done.find((other) => other.job === each.id && other.operation === id);
+      const placed = own[index];
+      if (over === undefined && placed === undefined) faults.push(`${each.id} lacks ${id}`);
+      if (placed !== undefined && !isStarted(placed)) {
+        if (placed.start < end + after) faults.push('too early');
+        if (placed.end - placed.start !== minutes) faults.push('of another length');
+        if (people.find((person) => person.id === placed.person)?.can.includes(each.kind) !== true) faults.push('cannot');
+      }
+      end = over?.end ?? placed?.end ?? end;
+      const hand = over?.person ?? placed?.person;
+      if (same && hand !== undefined) hands.add(hand);
+    }
+    if (hands.size > 1) faults.push('in two hands');
+  }
+  for (const pin of pinned)
+    if (
+      !operations.some(
+        (each) => each.job === pin.job && each.operation === pin.operation && each.start === pin.start && each.person === pin.person,
+      )
+    )
+      faults.push('a pin moved');
+  const flow = operations.reduce((sum, { end }) => sum + end, 0);
+  return flow === objective.flow ? faults : [...faults, 'another flow'];
 }

@@ -64,6 +64,6 @@ export function learned(trials: readonly BridgeTrial[], errors: ReadingErrors, b
 }
 export { logOf, type Happening } from './log.js';
 export { anyPlan, clampOf, planOf, stringsOf } from './plans.js';
-export { bestByTrying } from './day-best.js';
+export { bestByTrying, faultsOf } from './day-best.js';
 export { bandAt, piece, somebody, someJob, someRack } from './day-rack.js';
 export { bare, does, kindsOf, laidOut, restrung, right, started, thread, up, woundAt } from './restringing.js';

@@ -101,10 +101,7 @@ describe('a job of some strings', () => {
     expect(uses(chosen([1]))).toEqual(['string s1 reserved']);
     expect(uses(chosen([1]), tick('ready', 1))).toEqual(['string s1 used']);
     expect(uses(chosen([1], 'set'))).toEqual(['set set reserved']);
-    expect(uses(chosen([1, 2], 'set'), tick('ready', 1))).toEqual([
-      'set set used',
-      ...['s3', 's4', 's5', 's6'].map((id) => `string ${id} kept`),
-    ]);
+    expect(uses(chosen([1, 2], 'set'), tick('ready', 1))).toEqual(['set set used',...['s3', 's4', 's5', 's6'].map((id) => `string ${id} kept`)]); // prettier-ignore
   });
 
   it('is told as such', () => {

@@ -14,12 +14,7 @@ const at = (minutes: number, personId = 'corin') => ({
   deviceId: 'bench',
   at: new Date(9 * 60 * MINUTE + minutes * MINUTE).toISOString(),
 });
-const off = (minutes: number, string = 1, personId = 'corin'): BenchEvent => ({
-  ...at(minutes, personId),
-  kind: 'string-off',
-  string,
-  payload: {},
-});
+const off = (minutes: number, string = 1, personId = 'corin'): BenchEvent => ({...at(minutes, personId), kind: 'string-off', string, payload: {} }); // prettier-ignore
 const anchored = (minutes: number, string = 1): BenchEvent => ({ ...at(minutes), kind: 'anchored', string, payload: {} });
 const clock = (kind: 'paused' | 'resumed', minutes: number): BenchEvent => ({ ...at(minutes), kind, payload: {} });
 const noted = (minutes: number): BenchEvent => ({ ...at(minutes), kind: 'noted', payload: { text: 'a note' } });
@@ -37,10 +32,7 @@ describe('the time of a stage', () => {
   });
 
   it('stands still between stop and go on, whatever is written down meanwhile', () => {
-    expect(minutesOf([off(0), clock('paused', 2), noted(4), clock('resumed', 12), anchored(13)])).toEqual({
-      'strip corin': 0,
-      'anchor corin': 3,
-    });
+    expect(minutesOf([off(0), clock('paused', 2), noted(4), clock('resumed', 12), anchored(13)])).toEqual({ 'strip corin': 0, 'anchor corin': 3 }); // prettier-ignore
   });
 
   it('counts a note toward the step that follows it', () => {
@@ -65,10 +57,7 @@ describe('the time of a stage', () => {
   });
 
   it('adds up to the time from first to last where nobody stopped: nothing is lost or counted twice', () => {
-    const steps = fc.array(fc.record({ gap: fc.double({ min: 0.1, max: 29, noNaN: true }), note: fc.boolean() }), {
-      minLength: 1,
-      maxLength: 30,
-    });
+    const steps = fc.array(fc.record({ gap: fc.double({ min: 0.1, max: 29, noNaN: true }), note: fc.boolean() }), { minLength: 1, maxLength: 30 }); // prettier-ignore
     fc.assert(
       fc.property(steps, (list) => {
         let minutes = 0;
@@ -100,9 +89,6 @@ describe('the time of a stage', () => {
     expect(minutesOf([off(0), anchored(30)])).toEqual({ 'strip corin': 0, 'anchor corin': 30 });
     // another device: its id is later, its clock five minutes behind
     const behind: BenchEvent = { ...anchored(10), at: at(5).at };
-    expect(minutesOf([off(0), off(10, 2), { ...behind, id: `${at(10).id}-1` }, anchored(11)])).toEqual({
-      'strip corin': 10,
-      'anchor corin': 6,
-    });
+    expect(minutesOf([off(0), off(10, 2), {...behind, id: `${at(10).id}-1` }, anchored(11)])).toEqual({ 'strip corin': 10, 'anchor corin': 6 }); // prettier-ignore
   });
 });

@@ -24,9 +24,7 @@ async function key(slider: string, name: string, shiftKey = false): Promise<void
   await page.settle();
 }
 async function choose(option: string): Promise<void> {
-  const chip = [...page.element.querySelectorAll<HTMLElement>('mat-chip-option button')].find(({ textContent }) =>
-    textContent?.includes(option),
-  );
+  const chip = [...page.element.querySelectorAll<HTMLElement>('mat-chip-option button')].find(({ textContent }) => textContent?.includes(option)); // prettier-ignore
   chip?.click();
   await page.settle();
 }

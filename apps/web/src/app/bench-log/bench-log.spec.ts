@@ -10,13 +10,7 @@ import { BenchDatabase } from './bench-database';
 import { BenchLog } from './bench-log';
 
 const job = { id: '01900000-0000-7000-8000-00000000000a', instrumentId: '01900000-0000-7000-8000-00000000000b' };
-const person = {
-  id: '01900000-0000-7000-8000-00000000000c',
-  name: 'P',
-  role: 'technician' as const,
-  preferences: DEFAULT_PREFERENCES,
-  version: 1,
-};
+const person = { id: '01900000-0000-7000-8000-00000000000c', name: 'P', role: 'technician' as const, preferences: DEFAULT_PREFERENCES, version: 1 }; // prettier-ignore
 const strip = (string: number) => ({ kind: 'string-off' as const, string, payload: {} });
 
 /** A server at the far end of the wire: what it stored, and whether it answers. The wire is stood in for, nothing of ours is. */

@@ -72,11 +72,7 @@ describe('the scale of hours', () => {
     const { x, closed, ticks } = timeScale(day([]), { width: 1000, days: 2 });
     const [open, other] = [x(600) - x(540), x(1440 + 660) - x(1440 + 600)];
     expect(open).toBeCloseTo(other, 6);
-    expect(closed.map(({ from, until, width }) => [from, until, Math.round(width)])).toEqual([
-      [735, 780, 20],
-      [1050, 1980, 38],
-      [2175, 2220, 20],
-    ]);
+    expect(closed.map(({ from, until, width }) => [from, until, Math.round(width)])).toEqual([[735, 780, 20], [1050, 1980, 38], [2175, 2220, 20]]); // prettier-ignore
     expect(x(2490)).toBeCloseTo(1000, 6);
     expect(ticks[0]).toMatchObject({ label: '9:00', day: 'Thu' });
     const named = ticks.filter(({ label }) => label !== '').map((tick) => tick.x);

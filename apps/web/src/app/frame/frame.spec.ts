@@ -6,10 +6,7 @@ import { Frame } from './frame';
 
 it('says that a place could not be opened, until one is', async () => {
   const gone = { path: 'gone', loadComponent: () => Promise.reject(new TypeError('Failed to fetch dynamically imported module')) };
-  await TestBed.configureTestingModule({
-    imports: [Frame],
-    providers: [provideRouter([gone, { path: '', children: [] }])],
-  }).compileComponents();
+  await TestBed.configureTestingModule({ imports: [Frame], providers: [provideRouter([gone, { path: '', children: [] }])] }).compileComponents(); // prettier-ignore
   const page = await BenchPage.open(Frame);
   const router = TestBed.inject(Router);
   await router.navigateByUrl('/gone').catch(() => null);

@@ -29,9 +29,7 @@ describe('what a way does to an example', () => {
   it('is nothing where nothing is another', () => expect(effects({})).toEqual([]));
 
   it('half a turn less on thin plain strings leaves half a circumference less of slack, to what the turns stack', () => {
-    const [before, after] = [tried(parlour, {}), tried(parlour, { house: { turns: { 'thin-plain': 2.5 } } })].map(
-      ({ classes }) => classes[0]?.plan,
-    );
+    const [before, after] = [tried(parlour, {}), tried(parlour, { house: { turns: { 'thin-plain': 2.5 } } })].map(({ classes }) => classes[0]?.plan); // prettier-ignore
     if (before === undefined || after === undefined) throw new Error('it has thin plain strings');
     // π (D + d) / 2, the string lying side by side: its own pitch along the post is lost in a tenth of a millimetre
     const half = (Math.PI * (before.geometry.postDiameter + before.geometry.stringDiameter)) / 2;

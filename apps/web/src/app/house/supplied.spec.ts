@@ -15,11 +15,7 @@ describe('the supplier of the house', () => {
   const told = (parts: Partial<StockList>) => sayOrders({ items: [], moves: [], orders: [], supplier: 'Quay Wire', ...parts });
 
   it('has so much on its way, and the next of it first', () => {
-    const orders = [
-      order('2026-05-28T12:00:00Z', 4),
-      order('2026-05-27T12:00:00Z', 3),
-      order('2026-05-26T12:00:00Z', 90, '2026-05-26T11:00:00Z'),
-    ];
+    const orders = [order('2026-05-28T12:00:00Z', 4), order('2026-05-27T12:00:00Z', 3), order('2026-05-26T12:00:00Z', 90, '2026-05-26T11:00:00Z')]; // prettier-ignore
     expect(told({ orders }).coming).toMatch(/^7 pieces on their way, the next due Wed,? 27 May,? 1\d:00$/);
     expect(told({}).coming).toBe('nothing on its way');
   });

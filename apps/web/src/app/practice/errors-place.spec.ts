@@ -48,9 +48,7 @@ it('says mean and spread of a skill, each answer with its seed, and week by week
   // (12 + 8 + 10 + 6 + 4 + 2) / 6 = 7; deviation of six about it: √(70/5) = 3.7
   expect(page.text).toContain('7 % too much, ± 4');
   expect(page.text).toContain('skills tried2 of 11');
-  const cells = [...page.element.querySelectorAll('tbody tr')].map((row) =>
-    [...row.querySelectorAll('td')].map((cell) => cell.textContent.trim()),
-  );
+  const cells = [...page.element.querySelectorAll('tbody tr')].map((row) => [...row.querySelectorAll('td')].map((cell) => cell.textContent.trim())); // prettier-ignore
   expect(cells).toHaveLength(6);
   expect(cells[0]?.slice(1)).toEqual(['3', '2 % too much', '105']);
   const weeks = () => page.element.querySelectorAll('peg-weeks-chart circle');

@@ -57,11 +57,7 @@ describe('the client of the contract', () => {
     await api.call('jobEvents', { params: { id: 'a/b' }, query: { after: 7 } });
     await api.call('listInstruments', { query: { search: 'six & four' } });
     await api.call('listInstruments', {});
-    expect(asked.map(({ url }) => url)).toEqual([
-      '/api/jobs/a%2Fb/events?after=7',
-      '/api/instruments?search=six+%26+four',
-      '/api/instruments',
-    ]);
+    expect(asked.map(({ url }) => url)).toEqual(['/api/jobs/a%2Fb/events?after=7', '/api/instruments?search=six+%26+four', '/api/instruments']); // prettier-ignore
   });
 
   it('sends the token that the session gave with everything after', async () => {

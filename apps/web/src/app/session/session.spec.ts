@@ -4,13 +4,7 @@ import { DEFAULT_PREFERENCES, type Preferences } from '@gold-peg/contract/people
 import { problem } from '@gold-peg/contract/problems';
 import { Session } from './session';
 
-const person = {
-  id: '01900000-0000-7000-8000-00000000000c',
-  name: 'P',
-  role: 'technician' as const,
-  preferences: DEFAULT_PREFERENCES,
-  version: 1,
-};
+const person = { id: '01900000-0000-7000-8000-00000000000c', name: 'P', role: 'technician' as const, preferences: DEFAULT_PREFERENCES, version: 1 }; // prettier-ignore
 const reply = (body: unknown, status: number) => new Response(JSON.stringify(body), { status });
 const answerOf = (who: typeof person | null) => ({ person: who, csrfToken: 't', demoSignIn: null });
 

@@ -88,15 +88,7 @@ describe('the shelf', () => {
     const move = { kind: 'string', id: 'a', amount: 5, at: '', why: null, jobId: null, instrument: null } as const;
     expect(sayMove({ ...move, what: 'delivered' })).toBe('delivered 5 of');
     expect(sayMove({ ...move, what: 'scrapped', why: 'cut-too-short' })).toBe('lost, cut too short');
-    const order = {
-      id: 'o',
-      supplier: 'the boat',
-      reference: 'r',
-      placedAt: '',
-      promisedAt: '2026-05-26T09:05:00Z',
-      deliveredAt: null,
-      lines: [],
-    };
+    const order = { id: 'o', supplier: 'the boat', reference: 'r', placedAt: '', promisedAt: '2026-05-26T09:05:00Z', deliveredAt: null, lines: [] }; // prettier-ignore
     expect(sayOrder(order, Date.parse('2026-05-26T09:01:30Z'))).toBe('on the way, in about 4 min');
     expect(sayOrder(order, Date.parse('2026-05-26T09:06:00Z'))).toBe('due now');
     expect(sayOrder({ ...order, deliveredAt: '2026-05-26T09:05:01Z' }, 0)).toBe('came, from the boat');

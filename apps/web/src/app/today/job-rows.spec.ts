@@ -3,14 +3,7 @@ import { USUAL_HOURS, type Day } from '@gold-peg/contract/day';
 import { dangersOf, jobRows } from './job-rows';
 
 const id = '01900000-0000-7000-8000-000000000001';
-const piece = (name: string, minutes: number, after = 0) => ({
-  id: name,
-  minutes,
-  minutesP50: minutes,
-  minutesP90: minutes,
-  after,
-  same: false,
-});
+const piece = (name: string, minutes: number, after = 0) => ({ id: name, minutes, minutesP50: minutes, minutesP90: minutes, after, same: false }); // prettier-ignore
 /** A Thursday at nine; promised for two hours later. */
 const day = (due: number, operations = [piece('restring', 60), piece('hand-over', 10)]): Day => ({
   ...{
@@ -76,12 +69,7 @@ describe('the rack as it is planned', () => {
     const waiting = day(660);
     const [job] = waiting.jobs;
     if (job === undefined) throw new Error('there is a job');
-    const waits = {
-      ...job,
-      hold: 1980,
-      arrives: { p50: 1980, p90: 3000 },
-      waitsFor: [{ kind: 'set' as const, id: 's', name: '.028–.043 nylon' }],
-    };
+    const waits = {...job, hold: 1980, arrives: { p50: 1980, p90: 3000 }, waitsFor: [{ kind: 'set' as const, id: 's', name: '.028–.043 nylon' }] }; // prettier-ignore
     expect(jobRows({ ...waiting, jobs: [waits] }, null, [])[0]?.waits).toBe('waits for .028–.043 nylon, there by Fri 9:00');
     const strung = day(660, [piece('begun', 1), piece('hand-over', 10, 60)]);
     const since = (end: number) => ({ ...strung, done: [{ job: id, operation: 'begun', person: id, end }] });

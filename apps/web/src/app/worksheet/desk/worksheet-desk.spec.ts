@@ -300,11 +300,7 @@ describe('the desk of a worksheet', () => {
     expect(desk.laidOut.only()).toEqual([0]);
     expect(desk.strings().map((string) => Math.round((string?.gauge ?? 0) * 39370))).toEqual([9, 13, 17, 26, 36, 46]);
     await desk.choose();
-    expect(chosen()).toMatchObject({
-      only: [1],
-      setId: null,
-      strings: [{ gaugeMm: expect.closeTo(0.2286, 6) as number }, {}, {}, {}, {}, {}],
-    });
+    expect(chosen()).toMatchObject({ only: [1], setId: null, strings: [{ gaugeMm: expect.closeTo(0.2286, 6) as number }, {}, {}, {}, {}, {}] }); // prettier-ignore
     expect(chosen().strings[1]?.stringId).toBe(tens.strings[1]?.id);
     expect(desk.run()?.order).toEqual([0]);
     expect(desk.laidOut.isTaken()).toBe(true);

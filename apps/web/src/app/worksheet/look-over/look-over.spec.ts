@@ -29,9 +29,7 @@ async function point(page: BenchPage<LookOver>, x: number, y: number): Promise<v
   const svg = page.element.querySelector('.board svg');
   if (svg === null) throw new Error('nothing is drawn');
   const box = svg.getBoundingClientRect();
-  svg.dispatchEvent(
-    new MouseEvent('click', { bubbles: true, clientX: (x < 0 ? box.right : box.left) + x, clientY: box.top + y * box.height }),
-  );
+  svg.dispatchEvent(new MouseEvent('click', { bubbles: true, clientX: (x < 0 ? box.right : box.left) + x, clientY: box.top + y * box.height })); // prettier-ignore
   await page.settle();
 }
 

@@ -59,9 +59,7 @@ describe('the post from the side', () => {
     expect(picture.turns.length).toBe(3);
     expect(picture.turns.every((y) => y < picture.hole.y)).toBe(true);
     expect((picture.pip.x - picture.hole.x) / picture.pxPerMm).toBeCloseTo(24, 6);
-    expect(
-      layOutSidePeg(instrument, { ...lane, place: { ...lane.place, post: { ...lane.place.post, style: 'through' } } }, plan, room),
-    ).toBeNull();
+    expect(layOutSidePeg(instrument, {...lane, place: {...lane.place, post: {...lane.place.post, style: 'through' } } }, plan, room)).toBeNull(); // prettier-ignore
   });
 
   it('draws a head clamp as deep as it is, and the travel of its screw until it runs out', () => {

@@ -4,11 +4,7 @@ import { CHART, roundsChart } from './rounds-chart';
 const points = (path: string) => [...path.matchAll(/([\d.]+),([\d.]+)/g)].map(([, x, y]) => [Number(x), Number(y)] as const);
 
 it('draws the pitch down from its note by what each round cost, and up again', () => {
-  const { trace, ends, next, note, tolerance } = roundsChart([40, 20, 10], {
-    next: { low: 3, likely: 5, high: 8 },
-    tolerance: 2,
-    earlier: [],
-  });
+  const { trace, ends, next, note, tolerance } = roundsChart([40, 20, 10], { next: { low: 3, likely: 5, high: 8 }, tolerance: 2, earlier: [] }); // prettier-ignore
   const depths = ends.map(({ y }) => y - note);
   expect((depths[0] ?? 0) / (depths[1] ?? 1)).toBeCloseTo(2, 9);
   expect((depths[1] ?? 0) / (depths[2] ?? 1)).toBeCloseTo(2, 9);

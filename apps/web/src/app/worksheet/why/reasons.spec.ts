@@ -55,9 +55,7 @@ describe('why', () => {
 
   it('adds up the screw of a headless instrument, and says what an offcut weighs', () => {
     const { instrument, lane, string, plan } = laneOf('electric-headless', 3);
-    const lines = Object.fromEntries(
-      windReasons(plan, { lane, string, instrument, saddleHeight: null, long }).map((line) => [line.what, line]),
-    );
+    const lines = Object.fromEntries(windReasons(plan, { lane, string, instrument, saddleHeight: null, long }).map((line) => [line.what, line])); // prettier-ignore
     const [slack = 0, stretch = 0] = numbersIn(lines['screw']?.from ?? '');
     expect(slack + stretch).toBeCloseTo(numbersIn(lines['screw']?.value ?? '')[0] ?? 0, 1);
     const [left = 0] = numbersIn(lines['offcut']?.from ?? '');

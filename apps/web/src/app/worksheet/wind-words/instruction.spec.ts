@@ -20,9 +20,7 @@ describe('what to do now at the post', () => {
   });
 
   it('bends a wound string before it is cut at a slotted post', () => {
-    const [, bend = 0, cut = 0] = (/Bend it square at (\d+) mm, cut it at (\d+) mm, bend first/.exec(told('bass-in-line', 4)) ?? []).map(
-      Number,
-    );
+    const [, bend = 0, cut = 0] = (/Bend it square at (\d+) mm, cut it at (\d+) mm, bend first/.exec(told('bass-in-line', 4)) ?? []).map(Number); // prettier-ignore
     expect(cut - bend).toBe(13); // the depth of its post
   });
 
@@ -33,10 +31,7 @@ describe('what to do now at the post', () => {
   });
 
   it('winds the outer strings of a classical outside, the inner four inside', () => {
-    expect([1, 6].map((number) => told('classical', number))).toEqual([
-      expect.stringContaining('outside'),
-      expect.stringContaining('outside'),
-    ]);
+    expect([1, 6].map((number) => told('classical', number))).toEqual([expect.stringContaining('outside'), expect.stringContaining('outside')]); // prettier-ignore
     for (const number of [2, 3, 4, 5]) expect(told('classical', number)).toContain('the inside of the roller');
   });
 
