@@ -1,4 +1,4 @@
-import { costOf, hasMoved, type Bench } from './bench.js';
+import { costOf, hasMoved, type Bench, type Free, type Left } from './bench.js';
 import { Calendar, type Spot } from './calendar.js';
 import { compare, STAYS_WITHIN, type Minute, type Objective } from './model.js';
 
@@ -94,7 +94,7 @@ export function searchAll(bench: Bench, begun: Calendar, goesOn: () => boolean):
     const objective = { late, tardiness, moved, flow };
     if (compare(objective, best.objective) >= 0) return;
     best = {
-      spots: left.map((each, job) => ((state.progress[job] ?? 0) >= each.free.length ? [...(placed[job] ?? [])] : null)),
+      spots: left.map((each, job) => ((state.progress[job] ?? 0) >= each.free.length ? [...(placed[job] as Spot[])] : null)),
       objective,
     };
   }
@@ -129,30 +129,31 @@ export function searchAll(bench: Bench, begun: Calendar, goesOn: () => boolean):
         }
       }
     }
-    next.sort((a, b) => a.spot.start - b.spot.start || a.spot.end - b.spot.end || a.job - b.job || a.spot.person - b.spot.person);
+    next.sort((a, b) => a.spot.start - b.spot.start || a.spot.end - b.spot.end);
     for (const { job, spot } of next) {
-      placed[job]?.push(spot);
+      const own = placed[job] as Spot[];
+      own.push(spot);
       go(after(state, job, spot));
-      placed[job]?.pop();
+      own.pop();
     }
   }
 
   function after(state: State, job: number, { person, start, end, free }: Spot): State {
-    const each = left[job];
-    const piece = each?.free[free];
-    const isLast = each !== undefined && free === each.free.length - 1;
-    const cost = each !== undefined && isLast ? costOf(each, end) : { late: 0, tardiness: 0 };
+    const each = left[job] as Left;
+    const piece = each.free[free] as Free;
+    const isLast = free === each.free.length - 1;
+    const cost = isLast ? costOf(each, end) : { late: 0, tardiness: 0 };
     return {
       progress: state.progress.with(job, free + 1),
-      hands: piece?.same === true ? state.hands.with(job, person) : state.hands,
-      people: piece?.pin === null ? state.people.with(person, end) : state.people,
+      hands: piece.same ? state.hands.with(job, person) : state.hands,
+      people: piece.pin === null ? state.people.with(person, end) : state.people,
       // nothing waits for the end of a job that is over: two orders of the same come to the same
       ends: state.ends.with(job, isLast ? 0 : end),
       since: start,
       sum: {
         late: state.sum.late + cost.late,
         tardiness: state.sum.tardiness + cost.tardiness,
-        moved: state.sum.moved + (hasMoved(piece?.lay ?? null, person, start) ? 1 : 0),
+        moved: state.sum.moved + (hasMoved(piece.lay, person, start) ? 1 : 0),
         flow: state.sum.flow + end,
       },
     };
