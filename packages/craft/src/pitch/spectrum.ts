@@ -30,7 +30,7 @@ function workshopOf(size: number): Workshop {
  */
 export function spectrumOf(excerpt: Float32Array, sampleRate: number): Spectrum {
   const size = excerpt.length;
-  if (size < 2 || (size & (size - 1)) !== 0) throw new RangeError(`a excerpt must be a power of two, was ${size}`);
+  if (size < 2 || (size & (size - 1)) !== 0) throw new RangeError(`an excerpt must be a power of two, was ${size}`);
   const { transform, hann } = workshopOf(size);
   const complex = transform.createComplexArray();
   transform.realTransform(
