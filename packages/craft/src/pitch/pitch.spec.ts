@@ -76,6 +76,21 @@ describe('what is heard', () => {
     expect(Math.max(...cents) - Math.min(...cents)).toBeLessThan(0.2);
   });
 
+  it('is one string after another where one is plucked after another, each excerpt at its middle', () => {
+    const chance = seeded(4);
+    const [low, high] = [110, 147].map((first) => pluck({ first: hertz(first), inharmonicity: 1e-4, at: 0.14, ring: 4, seconds: 1.5, sampleRate: 48_000 }, chance)); // prettier-ignore
+    const samples = noisy(new Float32Array([...(low ?? []), ...(high ?? [])]).slice(0, 16_384 + 25 * 4800), 40, chance);
+    const frames = trackPitch({ samples, sampleRate: 48_000, targets: [], hop: 0.1 });
+    expect(frames.map(({ time }) => time)).toEqual(
+      Array.from({ length: 26 }, (_, nth) => expect.closeTo(nth * 0.1 + 8192 / 48_000, 9) as number),
+    );
+    const within = (from: number, until: number) =>
+      frames.filter(({ time }) => time > from && time < until).map(({ heard }) => heard?.frequency ?? 0);
+    for (const each of within(0, 1.33)) expect(Math.abs(off(each, 110))).toBeLessThan(2);
+    for (const each of within(1.67, 3)) expect(Math.abs(off(each, 147))).toBeLessThan(2);
+    expect([within(0, 1.33).length, within(1.67, 3).length]).toEqual([12, 11]);
+  });
+
   it('is the first partial, also where the microphone does not hear it', () => {
     const chance = seeded(5);
     const excerpt = heardOf(41.2, 2e-4, 30, chance);
