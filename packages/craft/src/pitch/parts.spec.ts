@@ -98,6 +98,19 @@ describe('a stiff string laid through peaks', () => {
     expect(stiff.inharmonicity).toBeLessThanOrEqual(0.002 + 1e-12);
   });
 
+  it('follows none that lies off the line of the others: the rest says what it would without it', () => {
+    for (const [n, hz] of [
+      [3, 2],
+      [7, -4],
+      [15, 5],
+    ] as const) {
+      const peaks = partials(110, 2e-4, upTo(16)).map((each, index) => (index === n - 1 ? peak(each.frequency + hz) : each));
+      const fit = fitPartials(peaks, { f0: 110.1, inharmonicity: 1e-4 }, 2.93);
+      expect(off(fit.f0, 110)).toBeCloseTo(0, 9);
+      expect(fit.inharmonicity / 2e-4).toBeCloseTo(1, 9);
+    }
+  });
+
   it('has no partials where no peak lies near', () => {
     expect(fitPartials([peak(500)], { f0: 110, inharmonicity: 1e-4 }, 2.93)).toEqual({ f0: 110, inharmonicity: 1e-4, partials: [] });
   });
