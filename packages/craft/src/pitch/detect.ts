@@ -54,7 +54,7 @@ export function detectPitch({ excerpt, sampleRate, targets, background = null }:
 }
 
 /** The strongest peaks as partials of one to twelve. */
-function candidatesOf(peaks: readonly Peak[], targets: readonly Hertz[]): number[] {
+export function candidatesOf(peaks: readonly Peak[], targets: readonly Hertz[]): number[] {
   const strongest = [...peaks].sort((a, b) => b.above - a.above).slice(0, STRONGEST);
   return strongest.flatMap(({ frequency }) =>
     Array.from({ length: DIVISORS }, (_, index) => frequency / (index + 1)).filter(
@@ -67,7 +67,7 @@ function candidatesOf(peaks: readonly Peak[], targets: readonly Hertz[]): number
 }
 
 /** Those that differ by more than a quarter tone, the best of each. */
-function distinct<T extends { f0: number }>(candidates: readonly T[]): T[] {
+export function distinct<T extends { f0: number }>(candidates: readonly T[]): T[] {
   const kept: T[] = [];
   for (const candidate of candidates) if (kept.every(({ f0 }) => Math.abs(1200 * Math.log2(f0 / candidate.f0)) > 50)) kept.push(candidate);
   return kept;
@@ -78,7 +78,7 @@ const salience = ({ above }: Peak) => Math.min(3, Math.log10(above));
 const loudness = (peaks: readonly Peak[]) => peaks.reduce((sum, peak) => sum + salience(peak), 0);
 
 /** Share of what stands out that a string explains, less its partials that are missing among those it has. */
-function scoreOf(peaks: readonly Peak[], { f0, inharmonicity }: { f0: number; inharmonicity: number }, bin: number): number {
+export function scoreOf(peaks: readonly Peak[], { f0, inharmonicity }: { f0: number; inharmonicity: number }, bin: number): number {
   const total = loudness(peaks);
   if (total === 0) return 0;
   const explained = new Set<Peak>();

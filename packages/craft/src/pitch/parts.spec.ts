@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { hertz } from '../units/index.js';
 import { Background } from './background.js';
-import { detectPitch } from './detect.js';
+import { candidatesOf, detectPitch, distinct, scoreOf } from './detect.js';
 import { fitPartials, nearestPeak, partialAt } from './fit.js';
 import { peaksOf, type Peak } from './peaks.js';
 import { Ring } from './ring.js';
@@ -113,6 +113,39 @@ describe('a stiff string laid through peaks', () => {
 
   it('has no partials where no peak lies near', () => {
     expect(fitPartials([peak(500)], { f0: 110, inharmonicity: 1e-4 }, 2.93)).toEqual({ f0: 110, inharmonicity: 1e-4, partials: [] });
+  });
+});
+
+describe('what a string explains of what sounds', () => {
+  const at = (numbers: readonly number[], f0 = 100, above = 100) => numbers.map((n) => peak(partialAt(n, f0, 0), above));
+  const score = (peaks: readonly Peak[], f0: number, inharmonicity = 0) => scoreOf(peaks, { f0, inharmonicity }, 1);
+
+  it('is the share of it, each by how far it stands out, less its partials that are missing among those it has', () => {
+    expect(score(at([1, 2, 3, 4]), 100)).toBe(1);
+    expect(score(at([1, 3, 4]), 100)).toBeCloseTo(1 - 0.7 / 4, 12);
+    expect(score(at([1, 2, 3, 4]), 50)).toBeCloseTo(1 - (0.7 * 4) / 8, 12); // an octave under, every second one is missing
+    expect(score(at([1, 2, 3, 4]), 200)).toBeCloseTo(1 / 2, 12); // an octave over, half of them are another's
+    // orders of ten: 2 + 1, and no more than 3 for one, however loud
+    expect(score([...at([1]), ...at([2.5], 100, 10), ...at([4], 100, 1e6)], 100)).toBeCloseTo(5 / 6 - (0.7 * 2) / 4, 12);
+    expect([score([], 100), score(at([1]), 300)]).toEqual([0, 0]);
+  });
+
+  it('lies within six in a thousand of a partial, three halves of a line, and a quarter of the spacing', () => {
+    const one = (frequency: number, f0: number) => score([peak(frequency)], f0) > 0;
+    expect([one(1006, 1000), one(1006.1, 1000), one(101.5, 100), one(101.6, 100), one(5, 4), one(5.1, 4)]).toEqual([true, false, true, false, true, false]); // prettier-ignore
+    expect(score(at([1, 2, 3], 100), 100, 0.01)).toBeLessThan(1); // the third of a stiff one lies elsewhere
+  });
+
+  it('is asked of the strongest peaks as partials of one to twelve, within what strings sound and what is expected', () => {
+    expect(candidatesOf([peak(312)], [])).toEqual([312, 156, 104, 78, 62.4, 52, 312 / 7, 39, 312 / 9, 31.2, 312 / 11, 26]);
+    expect(candidatesOf([peak(3000)], []).slice(0, 2)).toEqual([1500, 1000]);
+    expect(candidatesOf([peak(312)], [hertz(110)])).toEqual([104, 78]); // from 77.8 to 155.6, half an octave to either side
+    const many = Array.from({ length: 12 }, (_, nth) => peak(27 + nth, 100 - nth));
+    expect(candidatesOf(many.reverse(), [])).toEqual([27, 28, 29, 30, 31, 32, 33, 34, 35, 36]);
+    const quarter = (cents: number) => 100 * 2 ** (cents / 1200);
+    expect(distinct([100, quarter(49), quarter(51), quarter(-51)].map((f0) => ({ f0 }))).map(({ f0 }) => Math.round(f0))).toEqual([
+      100, 103, 97,
+    ]);
   });
 });
 
