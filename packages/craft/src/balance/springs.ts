@@ -163,16 +163,13 @@ function weigh(
   return net.map(({ rate, initial }, index) => ({ rate, initial, weight: (weights[index] ?? 0) / total }));
 }
 
-/** Squared errors of what these springs foretell, in units of the reading's; infinite where such springs could not hold the bridge. */
+/** Squared errors of what these springs foretell, in units of the reading's; infinite where such springs could not hold the bridge. What was set last sounds as it was set, and adds as much by any springs. */
 function misfitOf(bridge: FloatingBridge, claw: ClawKnown, trial: BridgeTrial, errors: ReadingErrors): number {
   const told = foretell(bridge, claw, trial);
   if (told === null) return Infinity;
-  // a string that was set last of all sounds as it was set
-  const last = trial.change.at(-1);
-  const settled = last !== undefined && 'string' in last ? last.string : null;
   const read = trial.after.reduce<number>((sum, heard, index) => {
     const [before, foretold] = [trial.before[index] ?? null, told.frequencies[index] ?? null];
-    if (heard === null || before === null || foretold === null || settled === index) return sum;
+    if (heard === null || before === null || foretold === null) return sum;
     return sum + (1200 * Math.log2(heard / foretold)) ** 2 / (2 * errors.pitch ** 2);
   }, 0);
   return trial.tipped === undefined ? read : read + (trial.tipped - told.tipped) ** 2 / errors.tilt ** 2;
