@@ -76,9 +76,8 @@ export function compareOn(
   const relief = change === null ? null : reliefChange(newtons(change.total.after - change.total.before), measured);
   const spare = after.map(({ load }) => load.semitonesToSafe);
   return {
-    strings: strung.seats.flatMap((seat, index) => {
-      const seated = after[index];
-      if (seated === undefined) return [];
+    strings: strung.seats.map((seat, index) => {
+      const seated = after[index] as SeatedString;
       const fit = seat.slotWidth === null ? null : slotFit(seat.slotWidth, seated.string.gauge);
       return { seat, before: old?.[index] ?? null, after: seated, percent: change?.strings[index]?.percent ?? null, fit };
     }),

@@ -45,7 +45,7 @@ export function scoreOf(wish: Wish, weights: readonly number[], options: readonl
   const order = [false, true].flatMap((free) => [...seats.keys()].filter((seat) => isFree(seat) === free));
   const rest = (pick: (list: readonly Scored[]) => number) => {
     const sums = [0];
-    for (const seat of [...order].reverse()) sums.unshift((sums[0] ?? 0) + pick(seats[seat] ?? []));
+    for (const seat of [...order].reverse()) sums.unshift((sums[0] as number) + pick(seats[seat] as Scored[]));
     return sums;
   };
   const add = (sums: Sums, seat: number, { own, level, pull }: Scored): Sums => {

@@ -42,14 +42,14 @@ export class Best {
 
   /** Above this cost nothing enters any more. */
   get worst(): number {
-    return this.found.length < this.answers ? Number.POSITIVE_INFINITY : (this.found.at(-1)?.cost ?? Number.POSITIVE_INFINITY);
+    return this.found.length < this.answers ? Number.POSITIVE_INFINITY : (this.found.at(-1) as Found).cost;
   }
 
   offer(candidate: Found): void {
     const key = candidate.picks.join();
     const twin = this.found.findIndex(({ picks }) => picks.join() === key);
     if (twin >= 0) {
-      if ((this.found[twin]?.singles ?? 0) <= candidate.singles) return;
+      if ((this.found[twin] as Found).singles <= candidate.singles) return;
       this.found.splice(twin, 1);
     }
     const at = this.found.findIndex(
@@ -73,12 +73,12 @@ export function searchBest(search: Search, best: Best, begun: (done: number, of:
   const descend = (sums: Sums, depth: number, singlesLeft: number): void => {
     const seat = order[depth];
     if (seat === undefined) {
-      const whole = picks.flatMap((pick) => pick ?? []);
+      const whole = [...picks] as number[];
       const singles = base === null ? search.singlesOf(whole) : base.mostSingles - singlesLeft;
       best.offer({ picks: whole, cost: score.bound(sums, depth), singles, base: base?.index ?? null });
       return;
     }
-    const list = score.seats[seat] ?? [];
+    const list = score.seats[seat] as Scored[];
     const free = score.isFree(seat);
     let done = 0;
     for (const scored of free ? preferred(seat, list) : score.centre === null ? list : outward(list, score.centre(sums))) {

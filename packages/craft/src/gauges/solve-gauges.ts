@@ -57,8 +57,8 @@ function solveAmong(question: GaugeQuestion, progress: Progress): Outcome<GaugeA
     score,
     singlesOf: (picks) => Math.min(picks.length, ...picked.map((base) => mismatches(base, picks))),
     goesWith: (picks, seat) => nearestTo(picked, picks)?.[seat] ?? undefined,
-    left: (seat, option) => (stock === null ? Number.POSITIVE_INFINITY : inStock(options[seat]?.[option], stock.strings)),
-    sameStock: (seat, option) => options[seat]?.[option]?.class.key ?? '',
+    left: (seat, option) => (stock === null ? Number.POSITIVE_INFINITY : inStock(optionAt(options, seat, option), stock.strings)),
+    sameStock: (seat, option) => optionAt(options, seat, option).class.key,
   };
   const bases = basesOf(question, picked);
   if (bases.length === 0) return refused({ kind: stock === null ? 'no-set' : 'nothing-in-stock' });
@@ -82,7 +82,7 @@ function basesOf({ strung, stock, mostSingles }: GaugeQuestion, picked: readonly
 const picksOf = ({ strings }: StringSet, options: readonly (readonly Option[])[]): (number | null)[] =>
   strings.map((string, seat) => {
     const key = classKey(string);
-    const found = options[seat]?.findIndex((option) => option.class.key === key) ?? -1;
+    const found = (options[seat] as readonly Option[]).findIndex((option) => option.class.key === key);
     return found < 0 ? null : found;
   });
 
@@ -97,8 +97,11 @@ function nearestTo(picked: readonly (readonly (number | null)[])[], picks: reado
   );
 }
 
-const inStock = (option: Option | undefined, counts: ReadonlyMap<string, number>) =>
-  (option?.class.members ?? []).reduce((sum, { id }) => sum + (counts.get(id) ?? 0), 0);
+const optionAt = (options: readonly (readonly Option[])[], seat: number, pick: number): Option =>
+  (options[seat] as readonly Option[])[pick] as Option;
+
+const inStock = (option: Option, counts: ReadonlyMap<string, number>) =>
+  option.class.members.reduce((sum, { id }) => sum + (counts.get(id) ?? 0), 0);
 
 function answerOf(
   found: Found,
@@ -108,7 +111,7 @@ function answerOf(
   picked: readonly (readonly (number | null)[])[],
 ): GaugeAnswer {
   const { picks, cost } = found;
-  const chosen = picks.flatMap((pick, seat) => options[seat]?.[pick] ?? []);
+  const chosen = picks.map((pick, seat) => optionAt(options, seat, pick));
   const nearest = found.base === null ? picked.findIndex((base) => mismatches(base, picks) === found.singles) : found.base;
   const set = isLoose(found) ? null : (sets[nearest] ?? null);
   const total = weights.reduce((sum, weight) => sum + weight, 0);

@@ -32,6 +32,8 @@ const NOTICED: Readonly<Record<Figure, number>> = {
 };
 
 type Figures = Partial<Record<Figure, number>>;
+/** A figure as it is, and where the measure strays: it may then be none. */
+type Looked = [likely: number, low: number | undefined, high: number | undefined];
 
 /**
  * Which number each measure that was not taken would sharpen, the one that says most first: the plan of every string is reckoned again with the measure off by as much as it may be (`STRAYS`). `strings`: what is on, or
@@ -44,8 +46,8 @@ export function sharpening(instrument: Instrument, strings: readonly (StringProp
       const [less, more] = [figuresOf(strayed(instrument, measure, -1), strings), figuresOf(strayed(instrument, measure, 1), strings)];
       const found = now.flatMap((figures, string) =>
         (Object.keys(figures) as Figure[]).flatMap((figure): Sharpens[] => {
-          const [likely, low, high] = [figures[figure], less[string]?.[figure], more[string]?.[figure]];
-          if (likely === undefined || low === undefined || high === undefined) return [];
+          const [likely, low, high] = [figures, less[string] as Figures, more[string] as Figures].map((each) => each[figure]) as Looked;
+          if (low === undefined || high === undefined) return [];
           const weight = Math.max(Math.abs(low - likely), Math.abs(high - likely)) / NOTICED[figure];
           return [{ measure, figure, string, likely, range: [Math.min(low, high), Math.max(low, high)], weight }];
         }),
@@ -59,9 +61,9 @@ export function sharpening(instrument: Instrument, strings: readonly (StringProp
 const figuresOf = (instrument: Instrument, strings: readonly (StringProperties | null)[]): Figures[] =>
   instrument.strings.map((place, index) => {
     const string = strings[index] ?? null;
-    const plan = string === null ? null : windString({ instrument, index, string });
-    if (string === null || plan === null) return {};
-    return { ...ofPlan(plan), 'slot-room': toMillimetres(place.slotWidth) - toMillimetres(string.gauge) };
+    if (string === null) return {};
+    const plan = windString({ instrument, index, string });
+    return plan === null ? {} : { ...ofPlan(plan), 'slot-room': toMillimetres(place.slotWidth) - toMillimetres(string.gauge) };
   });
 
 function ofPlan(plan: WindPlan): Figures {
