@@ -1,5 +1,5 @@
 import { cents, hertz, metres, radians, type Cents, type Hertz, type Metres, type Radians } from '../units/index.js';
-import { pullFor, speaking, type FloatingBridge, type RestLengths } from './bridge.js';
+import { pullFor, speaking, type BridgeString, type FloatingBridge, type RestLengths } from './bridge.js';
 import { clawWhere, levelClaw } from './claw.js';
 import { restsFrom, restsWhere, settle, tunedTo, type Known } from './equilibrium.js';
 import { finalRests } from './one-pass.js';
@@ -99,7 +99,7 @@ function seen(bridge: FloatingBridge, claw: Metres, rests: RestLengths, from?: R
 }
 
 const offOf = ({ strings }: FloatingBridge, index: number, frequency: Hertz | null): Cents | null =>
-  frequency === null ? null : cents(1200 * Math.log2(frequency / (strings[index]?.pitch ?? Number.NaN)));
+  frequency === null ? null : cents(1200 * Math.log2(frequency / (strings[index] as BridgeString).pitch));
 
 function happen(now: BridgeNow, event: BridgeHappening): BridgeNow {
   const { bridge, claw, angle, rests } = now;
@@ -180,7 +180,7 @@ function read(now: BridgeNow, { string, sounds }: { string: number; sounds: Hert
   const known: Known[] = rests.map((rest, index) => {
     const cents = off[index] ?? null;
     if (index === string) return { sounds };
-    const pitch = bridge.strings[index]?.pitch ?? Number.NaN;
+    const { pitch } = bridge.strings[index] as BridgeString;
     if (now.fresh[index] === true && cents !== null) return { sounds: (pitch * 2 ** (cents / 1200)) as Hertz };
     return rest === null ? null : { rest };
   });

@@ -1,7 +1,7 @@
 import { done, refused, type Outcome } from '../outcome/index.js';
 import { bisect } from '../solve/index.js';
 import { metres, newtons, radians, type Metres, type Newtons, type Radians } from '../units/index.js';
-import type { FloatingBridge } from './bridge.js';
+import type { BridgeString, FloatingBridge } from './bridge.js';
 import { levelPulls, torque } from './equilibrium.js';
 
 /** Why no place of the claw levels the bridge. `needed`: pull of one spring; `initial`: that of one whose coils just open. */
@@ -19,7 +19,7 @@ export const levelClaw = (bridge: FloatingBridge): Outcome<Metres, ClawProblem> 
 
 /** The same under any pulls of the strings, N, in their order. */
 export function levelClawUnder({ strings, springs }: FloatingBridge, pulls: readonly number[]): Outcome<Metres, ClawProblem> {
-  const moment = pulls.reduce((sum, pull, index) => sum + pull * (strings[index]?.saddleHeight ?? 0), 0);
+  const moment = pulls.reduce((sum, pull, index) => sum + pull * (strings[index] as BridgeString).saddleHeight, 0);
   const needed = newtons(moment / (springs.count * springs.arm));
   if (needed < springs.initial) return refused({ kind: 'too-many-springs', needed, initial: springs.initial });
   return done(metres(springs.free + (needed - springs.initial) / springs.rate));

@@ -39,9 +39,7 @@ export function torque(
 ): number {
   const spring = springReach(springs, claw, angle);
   let sum = springs.count * springPull(springs, spring.length) * spring.first;
-  for (let index = 0; index < strings.length; index++) {
-    const string = strings[index];
-    if (string === undefined) continue;
+  for (const [index, string] of strings.entries()) {
     const { length, first } = speaking(string, angle);
     sum += pullOf(index, length, string) * first;
   }
@@ -56,9 +54,10 @@ export function stiffnessAt({ strings, springs }: FloatingBridge, claw: Metres, 
   return strings.reduce(
     (sum, string, index) => {
       const rest = rests[index] ?? null;
+      if (rest === null) return sum;
       const { length, first, second } = speaking(string, angle);
-      const pull = rest === null ? 0 : pullOf(string, length, rest);
-      return pull === 0 || rest === null ? sum : sum + (string.stiffness / rest) * first ** 2 + pull * second;
+      const pull = pullOf(string, length, rest);
+      return pull === 0 ? sum : sum + (string.stiffness / rest) * first ** 2 + pull * second;
     },
     springs.count * (opening * spring.first ** 2 + force * spring.second),
   );
