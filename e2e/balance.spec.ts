@@ -109,7 +109,6 @@ test('what is tried at the place Balance is taken to a worksheet, and nothing of
   // what the readings of the job so far say of its springs may be reckoned only once its Balance is open again
   const taken = "SELECT count(*) FROM bench_event WHERE kind <> 'springs-learned'";
   const events = async () => (await workshop.query<{ count: string }>(taken))[0]?.count;
-  const before = await events();
   await arrive(page, workshop, '/balance');
   await page.getByLabel('or of the register').fill('Brindle six, dune');
   await page.getByRole('option', { name: 'Brindle six, dune' }).click();
@@ -119,6 +118,7 @@ test('what is tried at the place Balance is taken to a worksheet, and nothing of
   // nothing of it was measured: pulls and the arm are told with how far they may be off
   await expect(page.getByText(/^\d+ ±\d+ N$/).first()).toBeVisible();
   await expect(page.getByRole('cell', { name: /^−\d+\.\d semitones ±\d+\.\d$/ }).first()).toBeVisible();
+  const before = await events(); // the last tick of the journey before this one may come in late
   const claw = page.getByRole('slider', { name: /^Claw/ });
   await claw.focus();
   for (let press = 0; press < 10; press++) await page.keyboard.press('ArrowLeft');

@@ -114,6 +114,7 @@ test('a set goes from the shelf to a job, a lost string takes one more, and the 
 
   // counted anew, with a fault first
   await page.getByRole('button', { name: 'Count .010–.046 stainless' }).click();
+  await expect(page.getByLabel('lie there')).not.toHaveValue(''); // as it was counted before
   await page.getByLabel('lie there').fill('-2');
   await page.getByRole('button', { name: 'Take the count down' }).click();
   await expect(page.getByRole('alert')).toContainText('What lies there must lie between 0 and 9999 pieces');
