@@ -67,6 +67,9 @@ describe('the best place of a job', () => {
     const [early, late]: Person['windows'][] = [[[0, 10], [100, 120]], [[20, 30], [100, 120]]]; // prettier-ignore
     expect([best(twice, two(early ?? [], late ?? [])), best(twice, two(late ?? [], early ?? []))]).toEqual(['a 0, a 100', 'b 0, b 100']);
     expect(best([piece('s', 300)], two(all, all))).toBeUndefined();
+    // pinned to somebody who can do it no more: as the search of all ways has it, in no plan
+    const pinned = benchOf(someRack([someJob('j', 500, once, { kind: 'wire' })], { people: two(all, all), pinned: [at('j', 's', 20)] }));
+    expect(new Calendar(pinned).bestFor(0)).toBeNull();
   });
 
   it('keeps in one hand what belongs in one, and leaves the rest to whoever is free', () => {

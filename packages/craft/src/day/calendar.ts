@@ -87,6 +87,7 @@ export class Calendar {
   /** Where a whole job fits with what is there: every piece as early as it can, in the hand that ends it first, or where it lay in the plan in force; null where it does not. */
   bestFor(job: number): Lying | null {
     const left = this.left(job);
+    if (left.never !== null) return null;
     const hands = left.hand === null && left.free.some(({ same }) => same) ? left.can : [left.hand];
     let best: Lying | null = null;
     for (const hand of hands) best = better(best, this.lyingIn(left, hand, false));
