@@ -1,4 +1,5 @@
 import { cents, hertz, type Cents, type Hertz } from '../units/index.js';
+import { centsApart } from './cents-apart.js';
 import { fitPartials, nearestPeak, partialAt, type PartialFit } from './fit.js';
 import { peaksOf, type Peak } from './peaks.js';
 import { spectrumOf } from './spectrum.js';
@@ -59,9 +60,7 @@ export function candidatesOf(peaks: readonly Peak[], targets: readonly Hertz[]):
   return strongest.flatMap(({ frequency }) =>
     Array.from({ length: DIVISORS }, (_, index) => frequency / (index + 1)).filter(
       (f0) =>
-        f0 >= SEARCH.low &&
-        f0 <= SEARCH.high &&
-        (targets.length === 0 || targets.some((target) => Math.abs(1200 * Math.log2(f0 / target)) <= SEARCH.about)),
+        f0 >= SEARCH.low && f0 <= SEARCH.high && (targets.length === 0 || targets.some((target) => centsApart(f0, target) <= SEARCH.about)),
     ),
   );
 }
@@ -69,7 +68,7 @@ export function candidatesOf(peaks: readonly Peak[], targets: readonly Hertz[]):
 /** Those that differ by more than a quarter tone, the best of each. */
 export function distinct<T extends { f0: number }>(candidates: readonly T[]): T[] {
   const kept: T[] = [];
-  for (const candidate of candidates) if (kept.every(({ f0 }) => Math.abs(1200 * Math.log2(f0 / candidate.f0)) > 50)) kept.push(candidate);
+  for (const candidate of candidates) if (kept.every(({ f0 }) => centsApart(f0, candidate.f0) > 50)) kept.push(candidate);
   return kept;
 }
 

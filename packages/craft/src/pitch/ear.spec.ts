@@ -117,7 +117,7 @@ describe('an ear at the bench', { timeout: 30_000 }, () => {
     expect(Array.from({ length: count }, (_, nth) => nth).filter((nth) => !heardIn(nth))).toEqual([]);
   });
 
-  it('shows what rang before it listened, and does not log it: nobody knows when it was plucked', () => {
+  it('does not log what rang before it listened: nobody knows when it was plucked', () => {
     const chance = seeded(41);
     const sound = pluck({ first: hertz(98), inharmonicity: 1e-4, at: 0.17, ring: 9, seconds: 3, sampleRate: RATE }, chance);
     const moments = hear(sound.map((sample) => 0.3 * sample + 0.0005 * normal(chance)));
@@ -171,7 +171,7 @@ describe('an ear at the bench', { timeout: 30_000 }, () => {
       const [one] = logged(hear(take(2, [{ at: 0.3, pitch: 220 }], { rate, seed: 13 }), rate));
       expect(Math.abs(off(one?.frequency ?? 1, 220))).toBeLessThan(0.5);
     }
-    expect(() => new Ear(4000)).toThrow('between 8000 and 192000');
+    for (const rate of [7999, 192_001]) expect(() => new Ear(rate)).toThrow('between 8000 and 192000');
   });
 });
 

@@ -1,6 +1,8 @@
 import { HEARING } from '../constants/index.js';
 import type { Hertz } from '../units/index.js';
+import { centsApart } from './cents-apart.js';
 import { detectPitch, type Heard } from './detect.js';
+import { levelOf, longExcerpt } from './excerpts.js';
 
 export interface Recording {
   /** Between −1 and 1, one channel. */
@@ -30,17 +32,16 @@ interface Frame extends PitchFrame {
  */
 export function trackPitch({ samples, sampleRate, targets, hop }: Recording): PitchFrame[] {
   if (!(hop > 0)) throw new RangeError(`hop must be above zero, was ${hop}`);
-  const size = 2 ** Math.round(Math.log2(HEARING.excerpt.value * sampleRate));
+  const size = longExcerpt(sampleRate);
   const step = Math.max(1, Math.round(hop * sampleRate));
   const frames: Frame[] = [];
   for (let start = 0; start + size <= samples.length; start += step) {
     const excerpt = samples.subarray(start, start + size);
-    const power = excerpt.reduce((sum, sample) => sum + sample * sample, 0) / size;
     const heard = detectPitch({ excerpt, sampleRate, targets });
     frames.push({
       time: (start + size / 2) / sampleRate,
       heard: heard !== null && heard.confidence >= HEARING.leastConfidence.value ? heard : null,
-      decibels: 10 * Math.log10(Math.max(power, 1e-12)),
+      decibels: levelOf(excerpt),
     });
   }
   return rowsOf(frames).flatMap((row) => {
@@ -62,9 +63,7 @@ function rowsOf(frames: readonly Frame[]): Frame[][] {
 }
 
 const holds = (before: Heard | null, now: Heard | null): boolean =>
-  before === null || now === null
-    ? before === now
-    : Math.abs(1200 * Math.log2(now.frequency / before.frequency)) <= HEARING.steadyCents.value;
+  before === null || now === null ? before === now : centsApart(now.frequency, before.frequency) <= HEARING.steadyCents.value;
 
 /** How fast the level falls along a row, by least squares, dB/s. */
 function fadesPerSecond(row: readonly Frame[]): number {
