@@ -26,7 +26,7 @@ export function nearestPeak(peaks: readonly Peak[], frequency: number): Peak | n
   let high = peaks.length;
   while (low < high) {
     const middle = (low + high) >> 1;
-    if ((peaks[middle]?.frequency ?? 0) < frequency) low = middle + 1;
+    if ((peaks[middle] as Peak).frequency < frequency) low = middle + 1;
     else high = middle;
   }
   const [before, after] = [peaks[low - 1] ?? null, peaks[low] ?? null];
@@ -64,7 +64,7 @@ function lineThrough(partials: readonly { n: number; peak: Peak }[], start: { f0
     const weak = (HEARING.spreadOfInharmonicity.value * f0 ** 2) ** -2;
     let [sw, sx, sy, sxx, sxy] = [0, 0, 0, weak, weak * HEARING.typicalInharmonicity.value * f0 ** 2];
     partials.forEach(({ n, peak }, index) => {
-      const off = round === 0 ? 0 : (offs[index] ?? 0) / (REACH * typical);
+      const off = round === 0 ? 0 : (offs[index] as number) / (REACH * typical);
       const counts = Math.abs(off) >= 1 ? 0 : (1 - off * off) ** 2;
       const deviation = (0.5 * bin) / peak.above + 0.002 * bin; // Hz
       const weight = counts * (n ** 2 / (2 * peak.frequency * deviation)) ** 2;
@@ -75,7 +75,6 @@ function lineThrough(partials: readonly { n: number; peak: Peak }[], start: { f0
       sxx += weight * x * x;
       sxy += weight * x * y;
     });
-    if (sw === 0) break;
     const slope = (sxy - (sx * sy) / sw) / (sxx - (sx * sx) / sw);
     const bounded = Math.min(Math.max(slope, 0), HEARING.mostInharmonicity.value * f0 ** 2);
     const square = (sy - bounded * sx) / sw;
@@ -88,5 +87,5 @@ function lineThrough(partials: readonly { n: number; peak: Peak }[], start: { f0
 
 function medianOf(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
-  return sorted[sorted.length >> 1] ?? 0;
+  return sorted[sorted.length >> 1] as number;
 }

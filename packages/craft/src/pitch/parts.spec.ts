@@ -6,6 +6,7 @@ import { fitPartials, nearestPeak, partialAt } from './fit.js';
 import { peaksOf, type Peak } from './peaks.js';
 import { Ring } from './ring.js';
 import { spectrumOf } from './spectrum.js';
+import { rungBy } from './track.js';
 import { whichString, type Candidate } from './which-string.js';
 
 const peak = (frequency: number, above = 100): Peak => ({ frequency, magnitude: above, above });
@@ -111,8 +112,47 @@ describe('a stiff string laid through peaks', () => {
     }
   });
 
+  it('weighs by what is usual of the others: where all lie a little off, the one that lies far off counts for nothing, wherever it stands', () => {
+    const wavy = partials(110, 2e-4, upTo(15)).map(({ frequency }, at) => peak(frequency + (at % 2 === 0 ? 0.25 : -0.3)));
+    for (const n of [2, 8, 14]) {
+      const without = fitPartials(wavy.filter((_, at) => at !== n - 1), { f0: 110, inharmonicity: 2e-4 }, 2.93); // prettier-ignore
+      const fit = fitPartials(wavy.map((each, at) => (at === n - 1 ? peak(each.frequency + 5) : each)), { f0: 110, inharmonicity: 2e-4 }, 2.93); // prettier-ignore
+      expect(fit.partials).toHaveLength(15);
+      expect(off(fit.f0, without.f0)).toBeCloseTo(0, 2);
+    }
+  });
+
+  it('has thirty partials at the most, each within two lines of the spectrum, 0.8 % of it, and three tenths of the spacing', () => {
+    expect(fitPartials(partials(40, 1e-4, upTo(31)), { f0: 40, inharmonicity: 1e-4 }, 0.1).partials.map(({ n }) => n)).toEqual(upTo(30));
+    const lone = (frequency: number, f0: number, bin: number) =>
+      fitPartials([peak(frequency)], { f0, inharmonicity: 0 }, bin).partials.length;
+    expect([lone(101.9, 100, 1), lone(102.1, 100, 1), lone(129, 100, 20), lone(131, 100, 20)]).toEqual([1, 0, 1, 0]);
+    const tenth = (hz: number) =>
+      fitPartials([...partials(100, 0, upTo(9)), peak(1000 + hz)], { f0: 100, inharmonicity: 0 }, 0.1).partials.length;
+    expect([tenth(7.9), tenth(8.1)]).toEqual([10, 9]);
+  });
+
   it('has no partials where no peak lies near', () => {
     expect(fitPartials([peak(500)], { f0: 110, inharmonicity: 1e-4 }, 2.93)).toEqual({ f0: 110, inharmonicity: 1e-4, partials: [] });
+  });
+});
+
+describe('a row of frames', () => {
+  const frames = (row: readonly (number | null)[], fades = 0.1) =>
+    row.map((cents, nth) => ({ time: nth / 10, decibels: -30 - fades * nth, heard: cents === null ? null : { frequency: hertz(110 * 2 ** (cents / 1200)), inharmonicity: 0, confidence: 1 } })); // prettier-ignore
+  const told = (row: readonly (number | null)[], fades?: number) => rungBy(frames(row, fades)).map(({ heard }) => (heard === null ? 0 : 1)).join(''); // prettier-ignore
+
+  it('is a string where four follow each other within three cents', () => {
+    expect(told([0, 2.9, 5.8, 8.7])).toBe('1111');
+    expect(told([0, 2.9, 5.8])).toBe('000');
+    expect(told([0, -2.9, 0.2, 0.1, 0])).toBe('00000'); // from the second to the third
+    expect(told([null, 5, 5, 5, 5, null, null, null, null, 5, 5, 5, null])).toBe('0111100000000');
+    expect(rungBy(frames([0, 1, 2, 3])).map(({ time }) => time)).toEqual([0, 0.1, 0.2, 0.3]);
+  });
+
+  it('that fades by more than half a dB a second', () => {
+    expect([0.049, 0.051, -1].map((fades) => told([0, 0, 0, 0], fades))).toEqual(['0000', '1111', '0000']);
+    expect(told(Array.from({ length: 30 }, () => 0), 0.049)).toBe('0'.repeat(30)); // prettier-ignore
   });
 });
 

@@ -44,19 +44,22 @@ export function trackPitch({ samples, sampleRate, targets, hop }: Recording): Pi
       decibels: levelOf(excerpt),
     });
   }
-  return rowsOf(frames).flatMap((row) => {
+  return rungBy(frames);
+}
+
+/** What was heard in the rows of frames that a string rings through; nothing in the others. */
+export const rungBy = (frames: readonly Frame[]): PitchFrame[] =>
+  rowsOf(frames).flatMap((row) => {
     const rings = row.length >= HEARING.steadyFrames.value && fadesPerSecond(row) > HEARING.fades.value;
     return row.map(({ time, heard }) => ({ time, heard: rings ? heard : null }));
   });
-}
 
 /** Frames that follow each other within a few cents, or hear nothing. */
 function rowsOf(frames: readonly Frame[]): Frame[][] {
   const rows: Frame[][] = [];
   for (const frame of frames) {
     const row = rows.at(-1);
-    const before = row?.at(-1);
-    if (row !== undefined && before !== undefined && holds(before.heard, frame.heard)) row.push(frame);
+    if (row !== undefined && holds((row.at(-1) as Frame).heard, frame.heard)) row.push(frame);
     else rows.push([frame]);
   }
   return rows;
