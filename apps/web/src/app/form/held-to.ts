@@ -12,3 +12,11 @@ export const heldTo =
     const read = schema.safeParse(value);
     return read.success ? null : { [SAYS]: issueFields(read.error)[0]?.says ?? '' };
   };
+
+/** Holds a control to what is said elsewhere of the number that it shows, in the shape of the contract: null where nothing is wrong. */
+export const heldBy =
+  (says: () => string | null): ValidatorFn =>
+  () => {
+    const fault = says();
+    return fault === null ? null : { [SAYS]: fault };
+  };

@@ -1,2 +1,2 @@
-export { heldTo, SAYS } from './held-to';
+export { heldBy, heldTo, SAYS } from './held-to';
 export { readForm, sayRefusal } from './refused';

@@ -23,10 +23,16 @@ it('keeps what was typed and gives the keys back; what is refused stays in the f
   set({ fault: 'Too many.' });
   await form.whenStable();
   expect([document.activeElement, field.value, typed.at(-1)]).toEqual([field, '2.5', 2.5]);
-  expect(element.querySelector('[role=alert]')?.textContent).toContain('Too many.');
+  const says = element.querySelector('[role=alert]');
+  expect(says?.textContent).toContain('Too many.');
+  expect([field.getAttribute('aria-invalid'), field.getAttribute('aria-describedby')]).toEqual(['true', says?.id]);
   set({ fault: null, keep: () => Promise.resolve(true) });
   await userEvent.keyboard('{Enter}');
   await form.whenStable();
   expect(document.activeElement).not.toBe(field);
+  expect([field.getAttribute('aria-invalid'), element.querySelector('[role=alert]')]).toEqual(['false', null]);
+  set({ disabled: true });
+  await form.whenStable();
+  expect(field.disabled).toBe(true);
   element.remove();
 });

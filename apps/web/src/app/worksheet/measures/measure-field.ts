@@ -1,7 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { MatInputModule } from '@angular/material/input';
 import { measured } from '@gold-peg/contract/bench-log';
 import { GAUGES, measureOf, type MeasureKind } from '@gold-peg/craft/findings';
+import { heldBy } from '../../form';
 import { Measures } from '../../preferences/measures';
 import { mmToTyped, typedToMm } from '../../preferences/typed-length';
 import { Drafts, WorksheetDesk } from '../desk';
@@ -10,26 +13,22 @@ import { Drafts, WorksheetDesk } from '../desk';
 @Component({
   selector: 'peg-measure-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatInputModule],
+  imports: [MatInputModule, ReactiveFormsModule],
   template: `<label [attr.for]="id()">{{ name() }}</label>
-    <mat-form-field class="field dense"
+    <mat-form-field class="field dense says-beneath"
       ><input
         matInput
         inputmode="decimal"
         [id]="id()"
-        [value]="draft.value().typed"
-        [attr.aria-describedby]="id() + '-how'"
-        [disabled]="desk.closed()"
-        (input)="draft.type({ typed: $any($event.target).value, fault: null })"
+        [formControl]="control"
+        [aria-describedby]="id() + '-how'"
         (keydown.enter)="take()"
         (blur)="take()"
-    /></mat-form-field>
+      /><mat-error role="alert">{{ draft.value().fault }}</mat-error></mat-form-field
+    >
     <span>{{ unit() }}</span>
     <small class="before">{{ before() }}</small>
-    <small class="how" [id]="id() + '-how'">{{ how() }}</small>
-    @if (draft.value().fault; as says) {
-      <p role="alert">{{ says }}</p>
-    }`,
+    <small class="how" [id]="id() + '-how'">{{ how() }}</small>`,
   styles: `
     :host {
       display: grid;
@@ -53,14 +52,13 @@ import { Drafts, WorksheetDesk } from '../desk';
       font-size: 14px;
       line-height: 1.2;
     }
-    .how,
-    p {
-      grid-column: 1 / -1;
-      font-size: 13px;
+    .field {
+      --field: 68px;
     }
-    p {
-      margin: 0;
-      color: var(--oxide);
+    .how {
+      grid-column: 1 / -1;
+      padding-top: 4px;
+      font-size: 13px;
     }
   `,
 })
@@ -94,6 +92,19 @@ export class MeasureField {
     const last = this.desk.lastTime()?.measurements.findLast((each) => this.is(each));
     return last === undefined ? 'not before' : `was ${mmToTyped(last.valueMm, this.unit())} ${this.unit()}`;
   });
+
+  protected readonly control = new FormControl('', { nonNullable: true });
+
+  constructor() {
+    this.control.addValidators(heldBy(() => this.draft.value().fault));
+    this.control.valueChanges.pipe(takeUntilDestroyed()).subscribe((typed) => this.draft.type({ typed, fault: null }));
+    effect(() => (this.desk.closed() ? this.control.disable({ emitEvent: false }) : this.control.enable({ emitEvent: false })));
+    effect(() => {
+      const { typed, fault } = this.draft.value();
+      if (fault !== null) this.control.markAsTouched();
+      this.control.setValue(typed, { emitEvent: false });
+    });
+  }
 
   protected async take(): Promise<void> {
     const { typed } = this.draft.value();
