@@ -183,9 +183,7 @@ describe('what a string explains of what sounds', () => {
     const many = Array.from({ length: 12 }, (_, nth) => peak(27 + nth, 100 - nth));
     expect(candidatesOf(many.reverse(), [])).toEqual([27, 28, 29, 30, 31, 32, 33, 34, 35, 36]);
     const quarter = (cents: number) => 100 * 2 ** (cents / 1200);
-    expect(distinct([100, quarter(49), quarter(51), quarter(-51)].map((f0) => ({ f0 }))).map(({ f0 }) => Math.round(f0))).toEqual([
-      100, 103, 97,
-    ]);
+    expect(distinct([100, quarter(49), quarter(51), quarter(-51)].map((f0) => ({ f0 }))).map(({ f0 }) => Math.round(f0))).toEqual([100, 103, 97]); // prettier-ignore
   });
 });
 

@@ -81,9 +81,7 @@ describe('what is heard', () => {
     const [low, high] = [110, 147].map((first) => pluck({ first: hertz(first), inharmonicity: 1e-4, at: 0.14, ring: 4, seconds: 1.5, sampleRate: 48_000 }, chance)); // prettier-ignore
     const samples = noisy(new Float32Array([...(low ?? []), ...(high ?? [])]).slice(0, 16_384 + 25 * 4800), 40, chance);
     const frames = trackPitch({ samples, sampleRate: 48_000, targets: [], hop: 0.1 });
-    expect(frames.map(({ time }) => time)).toEqual(
-      Array.from({ length: 26 }, (_, nth) => expect.closeTo(nth * 0.1 + 8192 / 48_000, 9) as number),
-    );
+    expect(frames.map(({ time }) => time)).toEqual(Array.from({ length: 26 }, (_, nth) => expect.closeTo(nth * 0.1 + 8192 / 48_000, 9) as number)); // prettier-ignore
     const within = (from: number, until: number) =>
       frames.filter(({ time }) => time > from && time < until).map(({ heard }) => heard?.frequency ?? 0);
     for (const each of within(0, 1.33)) expect(Math.abs(off(each, 110))).toBeLessThan(2);

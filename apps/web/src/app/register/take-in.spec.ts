@@ -23,14 +23,10 @@ it('promises the end of a day that is typed day first, and refuses a day that is
   expect(page.text).toContain('what is promised is yours to judge'); // nobody answers
   await page.type('Promised for', '2/12/2026');
   await page.submit();
-  await page.until(() => {
-    expect(sent[0]).toMatchObject({ reason: 'a gig', promisedAt: new Date(2026, 11, 2, 17, 30).toISOString() });
-  });
+  await page.until(() => expect(sent[0]).toMatchObject({ reason: 'a gig', promisedAt: new Date(2026, 11, 2, 17, 30).toISOString() }));
   expect(page.field('Why now?').value).toBe('a gig'); // the server was away: nothing is lost
   await page.type('at', '11:00');
   await page.type('Promised for', '3/12/2026'); // another day keeps the time
   await page.submit();
-  await page.until(() => {
-    expect(sent[1]).toMatchObject({ promisedAt: new Date(2026, 11, 3, 11, 0).toISOString() });
-  });
+  await page.until(() => expect(sent[1]).toMatchObject({ promisedAt: new Date(2026, 11, 3, 11, 0).toISOString() }));
 });

@@ -114,17 +114,13 @@ describe('a string that two people weigh', () => {
     const theirs = { ...row, version: 2, weighed: { massG: 1.1, lengthMm: 160 } };
     far.answer({ ...problem('stale', 'Somebody was quicker.'), current: theirs }, 409);
     await page.press('Keep');
-    await page.until(() => {
-      expect(page.text).toMatch(/weighed\s*1\.1 g, 160 mm\s*1\.05 g, 150 mm/);
-    });
+    await page.until(() => expect(page.text).toMatch(/weighed\s*1\.1 g, 160 mm\s*1\.05 g, 150 mm/));
     expect(page.field('mass, g').value).toBe('1.05');
     expect(document.activeElement?.textContent).toContain('keep mine on top'); // so that Enter does
     far.answer({ ...theirs, version: 3, weighed: { massG: 1.05, lengthMm: 150 } });
     far.answer(houseTable());
     await page.press('keep mine on top');
-    await page.until(() => {
-      expect(page.text).toContain('Kept.');
-    });
+    await page.until(() => expect(page.text).toContain('Kept.'));
     expect(far.sent[1]?.body).toMatchObject({ version: 2, weighed: { massG: 1.05, lengthMm: 150 } });
   });
 });
@@ -139,9 +135,7 @@ describe('another gauge of a line', () => {
     far.answer({ ...row, id: 'electric-nickel-47', gaugeMm: 1.1938, version: 1 }, 201);
     far.answer(houseTable());
     await page.press('add it to the table');
-    await page.until(() => {
-      expect(page.text).toContain('.047 is in the table.');
-    });
+    await page.until(() => expect(page.text).toContain('.047 is in the table.'));
     expect(far.sent[0]).toMatchObject({
       method: 'POST',
       url: '/api/strings',
@@ -156,9 +150,7 @@ describe('another gauge of a line', () => {
     await page.type('thousandths of an inch', '460');
     far.answer(problem('invalid', 'gaugeMm must lie between 0.127 and 4.572 mm'), 422);
     await page.press('add it to the table');
-    await page.until(() => {
-      expect(page.alert()).toContain('gaugeMm must lie between');
-    });
+    await page.until(() => expect(page.alert()).toContain('gaugeMm must lie between'));
     expect(page.field('thousandths of an inch').value).toBe('460');
   });
 });
@@ -187,9 +179,7 @@ describe('sets', () => {
     far.answer({ ...set, stringIds: ['electric-plain-10'], version: 1 }, 201);
     far.answer(houseTable());
     await page.submit();
-    await page.until(() => {
-      expect(page.text).toContain('.0095–.044 nickel-plated steel is in the table.');
-    });
+    await page.until(() => expect(page.text).toContain('.0095–.044 nickel-plated steel is in the table.'));
     expect(far.sent[0]?.body).toMatchObject(set);
   });
 
@@ -198,9 +188,7 @@ describe('sets', () => {
     await page.type('gauges from string 1 on, w for wound', '10 13 17');
     far.answer(problem('taken', 'That id is already in the table.'), 409);
     await page.submit();
-    await page.until(() => {
-      expect(page.alert()).toBe('That id is already in the table.');
-    });
+    await page.until(() => expect(page.alert()).toBe('That id is already in the table.'));
     expect(page.field('gauges from string 1 on, w for wound').value).toBe('10 13 17');
   });
 });
@@ -236,9 +224,7 @@ describe('the shelf', () => {
     far.answer({ ...order, lines }, 201);
     far.answer({ items: [item({})], moves: [], orders: [{ ...order, lines }], supplier: order.supplier } as StockList);
     await page.press('Order 1 running low');
-    await page.until(() => {
-      expect(page.text).toContain('5 pieces on the way, in about 1 min');
-    });
+    await page.until(() => expect(page.text).toContain('5 pieces on the way, in about 1 min'));
     expect(far.sent[0]?.body).toEqual({ id: expect.stringMatching(/^[0-9a-f-]{36}$/) as string, lines });
   });
 
@@ -255,9 +241,7 @@ describe('the shelf', () => {
     const says = 'must have at most 60 characters';
     far.answer(problem('invalid', `shelf ${says}`, [{ field: 'shelf', says }]), 422);
     await page.submit();
-    await page.until(() => {
-      expect(page.text).toContain('Where must have at most 60 characters');
-    });
+    await page.until(() => expect(page.text).toContain('Where must have at most 60 characters'));
     expect(far.sent[0]?.body).toMatchObject({ kind: 'set', counted: 3 });
   });
 
@@ -315,16 +299,12 @@ describe('files', () => {
     far.answer({ ...found, written: false });
     await pick(page, 'ours.json', '{}');
     expect(far.sent[0]?.body).toEqual({ kind: 'strings', format: 'json', text: '{}', write: false });
-    await page.until(() => {
-      expect(page.text).toContain('ours.json: 3 rows, 1 new, 1 changed, 1 as they are.');
-    });
+    await page.until(() => expect(page.text).toContain('ours.json: 3 rows, 1 new, 1 changed, 1 as they are.'));
     far.answer({ ...found, written: true });
     const written = vi.fn();
     page.instance.written.subscribe(written);
     await page.press('Write 2 rows');
-    await page.until(() => {
-      expect(page.text).toContain('✓ written');
-    });
+    await page.until(() => expect(page.text).toContain('✓ written'));
     expect(far.sent[1]?.body).toMatchObject({ write: true });
     expect(written).toHaveBeenCalledOnce();
   });
@@ -342,9 +322,7 @@ describe('files', () => {
     const problems = [{ row: 4, column: 'gauge_mm', says: 'must lie between 0.127 and 4.572 mm' }];
     far.answer({ rows: 0, added: 0, changed: 0, same: 0, written: false, problems });
     await pick(page, 'ours.csv', 'id\n');
-    await page.until(() => {
-      expect(page.text).toContain('ours.csv has 1 fault. Nothing was written');
-    });
+    await page.until(() => expect(page.text).toContain('ours.csv has 1 fault. Nothing was written'));
     expect([...page.element.querySelectorAll('td')].map(({ textContent }) => textContent)).toEqual([
       '4',
       'gauge_mm',
@@ -356,8 +334,6 @@ describe('files', () => {
   it('say so when the server is away', async () => {
     const page = await BenchPage.open(FilesView, { kinds: ['strings', 'sets', 'stock'] });
     await pick(page, 'ours.csv', 'id\n');
-    await page.until(() => {
-      expect(page.alert()).not.toBe('');
-    });
+    await page.until(() => expect(page.alert()).not.toBe(''));
   });
 });

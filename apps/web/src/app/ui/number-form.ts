@@ -15,13 +15,14 @@ import { heldBy } from '../form';
     <label [for]="field()">{{ label() }}</label>
     <mat-form-field class="field dense says-beneath"
       ><input
+        #number
         matInput
         type="number"
         data-edit
         formControlName="number"
         [id]="field()"
         [step]="step()"
-        (input)="typing = true"
+        (input)="typing = number.matches(':focus')"
         (blur)="left()"
       /><mat-error role="alert">{{ fault() }}</mat-error></mat-form-field
     >

@@ -2,6 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { afterEach, describe, expect, it } from 'vitest';
 import { DEFAULT_PREFERENCES } from '@gold-peg/contract/people';
 import type { PastSetup } from '@gold-peg/contract/register';
+import type { Stage } from '@gold-peg/craft/stages';
 import { STRINGS, type TableString } from '@gold-peg/craft/strings';
 import { hertz, metres } from '@gold-peg/craft/units';
 import type { BenchEvent, SetChosen } from '@gold-peg/craft/worksheet';
@@ -23,6 +24,16 @@ describe('the desk of a worksheet', () => {
   async function open(current: PastSetup | null, events: BenchEvent[] = []): Promise<void> {
     bench = await WorksheetBench.open({ current, events });
     desk = bench.desk;
+  }
+  /** At a stage of a job whose set is chosen. */
+  async function begin(stage: Stage): Promise<void> {
+    await open(setupWith(nines));
+    await desk.choose();
+    goTo(stage);
+  }
+  function goTo(stage: Stage): void {
+    desk.stage.set(stage);
+    TestBed.tick();
   }
   const logged = () => bench.logged;
   const chosen = (): SetChosen => {
@@ -81,10 +92,7 @@ describe('the desk of a worksheet', () => {
   });
 
   it('begins a lane again with another string when one is lost', async () => {
-    await open(setupWith(nines));
-    await desk.choose();
-    desk.stage.set('anchor');
-    TestBed.tick();
+    await begin('anchor');
     desk.lane.set(0);
     await desk.markDone();
     expect(desk.sheet().done.anchor[0]).not.toBeNull();
@@ -96,10 +104,7 @@ describe('the desk of a worksheet', () => {
   });
 
   it('goes on to the next string, and leaves in hand what somebody picked meanwhile', async () => {
-    await open(setupWith(nines));
-    await desk.choose();
-    desk.stage.set('ready');
-    TestBed.tick();
+    await begin('ready');
     desk.lane.set(5);
     await desk.markDone();
     expect(desk.lane()).toBe(4);
@@ -111,14 +116,10 @@ describe('the desk of a worksheet', () => {
   });
 
   it('follows the run: after a string is off it is looked over, anchored and wound, and taking back goes the same way', async () => {
-    await open(setupWith(nines));
-    await desk.choose();
-    desk.stage.set('strip');
-    TestBed.tick();
+    await begin('strip');
     expect(desk.lane()).toBe(5);
     expect(await desk.markDone()).toBe('look-over');
-    desk.stage.set('look-over');
-    TestBed.tick();
+    goTo('look-over');
     expect(desk.lane()).toBe(5);
     expect(await desk.takeBack()).toBe('strip');
     expect(desk.sheet().done.strip[5]).toBeNull();
@@ -134,10 +135,7 @@ describe('the desk of a worksheet', () => {
   });
 
   it('winds by the ways in force, and learns from the turns that were counted', async () => {
-    await open(setupWith(nines));
-    await desk.choose();
-    desk.stage.set('wind');
-    TestBed.tick();
+    await begin('wind');
     const planned = () => desk.plans()[0];
     expect(planned()).toMatchObject({ kind: 'post', methods: { turns: 3, turnsFrom: 'built-in' } });
     TestBed.inject(Session).person.set({ ...person, preferences: { ...DEFAULT_PREFERENCES, methods: { turns: { 'thin-plain': 2 } } } });
@@ -201,8 +199,7 @@ describe('the desk of a worksheet', () => {
 
   it('keeps a tried mark with its string until it is wound or put back, through other lanes and another set', async () => {
     await open(setupWith(nines));
-    desk.stage.set('wind');
-    TestBed.tick();
+    goTo('wind');
     desk.lane.set(0);
     desk.winding.tryCut(metres(0.1));
     desk.lane.set(3);
@@ -221,10 +218,7 @@ describe('the desk of a worksheet', () => {
   });
 
   it('winds no string from a mark that its post cannot take: a metre of it', async () => {
-    await open(setupWith(nines));
-    await desk.choose();
-    desk.stage.set('wind');
-    TestBed.tick();
+    await begin('wind');
     desk.lane.set(5);
     desk.winding.tryCut(metres(1));
     expect(desk.winding.overfills(5)).toBe(true);
@@ -238,10 +232,7 @@ describe('the desk of a worksheet', () => {
   });
 
   it('shows lane, log and passport alike what turns that were counted come to', async () => {
-    await open(setupWith(nines));
-    await desk.choose();
-    desk.stage.set('wind');
-    TestBed.tick();
+    await begin('wind');
     desk.lane.set(0);
     await desk.markDone();
     desk.lane.set(0);
@@ -256,16 +247,12 @@ describe('the desk of a worksheet', () => {
   });
 
   it('keeps the string in hand that somebody took out of order, from stage to stage', async () => {
-    await open(setupWith(nines));
-    await desk.choose();
-    desk.stage.set('strip');
-    TestBed.tick();
+    await begin('strip');
     desk.lane.set(3);
     for (const next of ['look-over', 'anchor', 'wind', 'bring-up'] as const) {
       const stage = await desk.markDone();
       expect(stage).toBe(next);
-      desk.stage.set(next);
-      TestBed.tick();
+      goTo(next);
       expect(desk.lane()).toBe(3);
     }
     expect(await desk.markDone()).toBe('strip'); // up to pitch: now the order in force
@@ -273,22 +260,17 @@ describe('the desk of a worksheet', () => {
   });
 
   it('leads a lost string to Ready, and ticks nothing for one that is not there', async () => {
-    await open(setupWith(nines));
-    await desk.choose();
-    desk.stage.set('wind');
-    TestBed.tick();
+    await begin('wind');
     desk.lane.set(2);
     await desk.markDone();
     desk.lane.set(2);
     expect(await desk.scrap('broke')).toBe('ready');
-    desk.stage.set('settle');
-    TestBed.tick();
+    goTo('settle');
     desk.lane.set(2);
     expect(desk.heldUp()).toBe('not-laid-out');
     expect(await desk.markDone()).toBeNull();
     expect(desk.inOneGo().map(({ string }) => string)).not.toContain(2);
-    desk.stage.set('ready');
-    TestBed.tick();
+    goTo('ready');
     desk.lane.set(2);
     expect(await desk.markDone()).toBe('anchor');
   });
