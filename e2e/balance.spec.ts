@@ -112,6 +112,8 @@ test('what is tried at the place Balance is taken to a worksheet, and nothing of
   await arrive(page, workshop, '/balance');
   await page.getByLabel('or of the register').fill('Brindle six, dune');
   await page.getByRole('option', { name: 'Brindle six, dune' }).click();
+  // a list of sets opens only once the table and the bridge are there
+  await expect(page.getByText(/N × \d+ mm$/).first()).toBeVisible();
   await page.getByRole('combobox', { name: 'then' }).click();
   await page.getByRole('option', { name: '.011–.049 nickel-plated steel' }).click();
   await expect(page.getByText(/^it tips \d+\.\d° \(.*\) toward the neck$/)).toBeVisible();

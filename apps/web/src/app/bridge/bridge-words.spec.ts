@@ -5,7 +5,19 @@ import { fromDegrees } from '@gold-peg/craft/units';
 import { describe, expect, it } from 'vitest';
 import { spanFor } from './span';
 import { coil, edgeSpot, hookSpot, largerFor, saddleSpot, scaleOf } from './bridge-shape';
-import { list, plusMinus, sayClaw, sayEighths, sayMark, sayMarkForClaw, sayNarrows, sayScrews, sayObstacle, signed } from './bridge-words';
+import {
+  list,
+  plusMinus,
+  sayClaw,
+  sayEighths,
+  sayMark,
+  sayMarkForClaw,
+  sayNarrows,
+  sayScrews,
+  sayObstacle,
+  sayToMiddle,
+  signed,
+} from './bridge-words';
 
 describe('screws of the claw', () => {
   it('do the same, or each its own', () => {
@@ -53,6 +65,14 @@ describe('words at a bridge', () => {
     expect(sayMark('E4', { target: 0.01, toward: 0 }, [2])).toContain('what follows does not move it');
     expect(sayMark('G3', { target: -150, toward: -100 }, [2])).toContain('leaves all at −100 ¢, the next brings them home');
     expect(sayMarkForClaw('E2', -224.7)).toContain('the claw, turned in afterwards, brings it to 0');
+  });
+
+  it('say whose fine tuners go to the middle: those of the strings that the job is about', () => {
+    expect(sayToMiddle(null)).toContain('every fine tuner');
+    expect(sayToMiddle([2])).toBe(
+      'the fine tuner of string 3 to the middle of its travel, before its peg is turned; the others stay as they are',
+    );
+    expect(sayToMiddle([1, 2])).toContain('the fine tuners of string 2 and 3 to the middle of their travel');
   });
 
   it('say what would be worth knowing, signs that all stand alike, and lists', () => {

@@ -49,6 +49,15 @@ export function plusMinus(band: Band | null | undefined, shown: number, digits =
 export const list = (numbers: readonly number[]): string =>
   numbers.length < 2 ? numbers.join('') : `${numbers.slice(0, -1).join(', ')} and ${numbers.at(-1) ?? ''}`;
 
+/** What is done at the fine tuners while the nut is open. `only`: indices of the strings that the job is about, null for all; the others stay behind their pads as they are. */
+export function sayToMiddle(only: readonly number[] | null): string {
+  if (only === null) return 'every fine tuner to the middle of its travel, before pegs are turned';
+  const strings = list(only.map((lane) => lane + 1));
+  return only.length === 1
+    ? `the fine tuner of string ${strings} to the middle of its travel, before its peg is turned; the others stay as they are`
+    : `the fine tuners of string ${strings} to the middle of their travel, before their pegs are turned; the others stay as they are`;
+}
+
 /** What is to be done with the string in hand, as a sentence. `toward`: where the pass leaves all; `others`: numbers of those that come after it. */
 export function sayMark(note: string, { target, toward }: { target: number; toward: number }, others: readonly number[]): string {
   const mark = Math.round(target * 10) / 10;

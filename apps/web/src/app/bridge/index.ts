@@ -13,6 +13,7 @@ export {
   sayNarrows,
   sayScrews,
   sayObstacle,
+  sayToMiddle,
   sayTooMany,
   signed,
 } from './bridge-words';

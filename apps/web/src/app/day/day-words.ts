@@ -12,10 +12,10 @@ export function dayTime(day: Pick<Day, 'origin' | 'now' | 'hours'>, minute: numb
   return at.toFormat(at.hasSame(now, 'day') ? 'H:mm' : at.diff(now, 'days').days < 6 ? 'ccc H:mm' : 'd LLL H:mm');
 }
 
-/** '1 h 35' or '12 min'. */
+/** '1 h 35' or '12 min', in one piece where a line breaks. */
 export function duration(minutes: number): string {
   const whole = Math.round(minutes);
-  return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
+  return whole < 60 ? `${whole}\u00a0min` : `${Math.floor(whole / 60)}\u00a0h\u00a0${String(whole % 60).padStart(2, '0')}`;
 }
 
 export const operationWords = (operation: string): string =>

@@ -131,7 +131,7 @@ describe('a plan on the rail', () => {
 describe('words of the day', () => {
   it('name an hour by the clock of the house, and the day where it is another', () => {
     expect([600, 1440 + 570].map((minute) => dayTime(day([]), minute))).toEqual(['10:00', 'Fri 9:30']);
-    expect([12, 95].map(duration)).toEqual(['12 min', '1 h 35']);
+    expect([12, 95].map(duration)).toEqual(['12\u00a0min', '1\u00a0h\u00a035']);
   });
 
   it('say what moved, and why', () => {

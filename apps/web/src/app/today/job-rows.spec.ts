@@ -62,7 +62,7 @@ describe('the rack as it is planned', () => {
   });
 
   it('is there before anything is planned, and says of what nobody knows yet nothing', () => {
-    expect(jobRows(day(660), null, [])[0]).toMatchObject({ takes: '1 h 00', ready: '…', chance: null, lateBy: 0, later: null });
+    expect(jobRows(day(660), null, [])[0]).toMatchObject({ takes: '1\u00a0h\u00a000', ready: '…', chance: null, lateBy: 0, later: null });
   });
 
   it('waits for its parts in words, and for its owner once its strings hold and nothing else is left', () => {
@@ -97,19 +97,19 @@ describe('the rack as it is planned', () => {
     const held = { ...waiting, jobs: [{ ...job, hold: 640, waitsFor: [{ kind: 'set' as const, id: 's', name: '.030–.130' }] }] };
     const [danger] = dangersOf(held, jobRows(held, ending(710), chance(0)));
     expect(danger?.gives).toEqual([
-      'the hour, for one that nobody knows yet; no order of work keeps it: it waits for .030–.130, there by 10:40, and takes 1 h 10 from then',
+      'the hour, for one that nobody knows yet; no order of work keeps it: it waits for .030–.130, there by 10:40, and takes 1\u00a0h\u00a010 from then',
     ]);
   });
 
   it('says what would have to give: the hour where no order of work keeps it', () => {
     const crowded = day(660);
     const [given] = dangersOf(crowded, jobRows(crowded, ending(700), chance(0)));
-    expect(given?.says).toBe('promised 11:00, ready 11:40, 40 min late');
+    expect(given?.says).toBe('promised 11:00, ready 11:40, 40\u00a0min late');
     expect(given?.gives).toHaveLength(2);
     const settling = day(660, [piece('restring', 60), piece('hand-over', 10, 1440)]);
     const [alone] = dangersOf(settling, jobRows(settling, ending(2060), chance(0)));
     expect(alone?.gives).toEqual([
-      'the hour, for one that nobody knows yet; no order of work keeps it: its own work and settling alone take 25 h 10',
+      'the hour, for one that nobody knows yet; no order of work keeps it: its own work and settling alone take 25\u00a0h\u00a010',
     ]);
   });
 });

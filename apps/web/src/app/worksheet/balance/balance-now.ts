@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { BenchActions } from '../actions';
 import { WorksheetDesk } from '../desk';
 import { BridgeDesk, BridgeWork, RECKONS } from '../bridge';
-import { list, sayAct, sayScrews, signed } from '../../bridge';
+import { list, sayAct, sayScrews, sayToMiddle, signed } from '../../bridge';
 
 /** The next action at a bridge that moves, and the way back. */
 @Component({
@@ -97,7 +97,7 @@ export class BalanceNow {
       case 'block':
         return `The mark of string ${step.step.string + 1} is past what it bears: set nothing, block the bridge.`;
       case 'mid':
-        return 'Hex key: every fine tuner to the middle of its travel, before pegs are turned.';
+        return `Hex key: ${sayToMiddle(this.desk.laidOut.only())}.`;
       case 'clamp':
         return `Hex key: shut the clamps at the nut, ${this.pads()}. Firm and no more: overtightened they cut a string or crack the block.`;
       case 'unclamp':

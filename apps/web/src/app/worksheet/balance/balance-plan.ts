@@ -5,7 +5,7 @@ import { MatDialog } from '@angular/material/dialog';
 import { Measures, say } from '../../preferences/measures';
 import { WorksheetDesk } from '../desk';
 import { BridgeDesk, BridgeWork } from '../bridge';
-import { sayClaw, signed } from '../../bridge';
+import { list, sayClaw, signed } from '../../bridge';
 import { houseTime } from '../../server/house-zone';
 
 /** Screws are turned by eighths. */
@@ -124,7 +124,12 @@ export class BalancePlan {
       says: '',
       state: step.kind === 'done' ? 'done' : 'later',
     };
-    return withNut(this.bridge.locks() ? now.nut : null, step.kind, turns > 0 ? [read, pass, claw, again] : [claw, read, pass, again]);
+    const only = this.desk.laidOut.only();
+    return withNut(
+      this.bridge.locks() ? { ...now.nut, only } : null,
+      step.kind,
+      turns > 0 ? [read, pass, claw, again] : [claw, read, pass, again],
+    );
   });
   /** What had been foretold of the strings beside what came. */
   protected readonly came = computed(() => {
@@ -167,7 +172,7 @@ const sayPart = (part: number | null, whole: number): string =>
   part === null || Math.abs(part) > Math.abs(whole) - NEAR / 2 ? sayClaw(whole) : `${sayClaw(part)}, of ${sayClaw(whole)}`;
 
 /** The same with what is done at a locking nut, if there is one: before all else, at the end, and where it has to be opened again. */
-function withNut(nut: LockingNut | null, step: string, lines: Line[]): Line[] {
+function withNut(nut: (LockingNut & { only: readonly number[] | null }) | null, step: string, lines: Line[]): Line[] {
   if (nut === null) return lines;
   // that it is gone over again is said by the line for the nut
   const most = lines.slice(0, -1);
@@ -175,7 +180,8 @@ function withNut(nut: LockingNut | null, step: string, lines: Line[]): Line[] {
     return step === 'unclamp'
       ? [{ does: 'Open the clamps at the nut', says: 'out of reach', state: 'now' }, ...lines]
       : [{ does: 'Nut clamped: fine tuners now', says: '', state: 'done' }, ...most];
-  if (!nut.mid) return [{ does: 'Fine tuners to the middle of their travel', says: '', state: 'now' }, ...most];
+  const whose = nut.only === null ? ' of their travel' : `: string ${list(nut.only.map((lane) => lane + 1))}`;
+  if (!nut.mid) return [{ does: `Fine tuners to the middle${whose}`, says: '', state: 'now' }, ...most];
   return [...most, { does: 'Shut the clamps, hear all, then fine tuners', says: '', state: step === 'clamp' ? 'now' : 'later' }];
 }
 
