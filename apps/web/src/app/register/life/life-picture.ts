@@ -6,7 +6,7 @@ import { Measures, say } from '../../preferences/measures';
 import { MeasuredWidth } from '../../ui/measured-width';
 import { splitNote, textureOf } from '../../ui/string-face';
 import { sayFinding } from '../../worksheet/look-over/finding-words';
-import { curveOf, foundMarks, LEFT, lifeMarks, measuredOf, pullsOf, setupMarks, timeAxis, type Curve } from './time-line';
+import { BESIDE, curveOf, foundMarks, LEFT, LETTER, lifeMarks, measuredOf, pullsOf, setupMarks, timeAxis, type Curve } from './time-line';
 import { houseTime } from '../../server/house-zone';
 
 const RULE = 46;
@@ -14,8 +14,6 @@ const SETUPS = 68;
 const BOARD = 24;
 const CHART = 70;
 const DATE = houseTime({ day: 'numeric', month: 'short' });
-/** A letter of a label is so wide, px. */
-const LETTER = 7.4;
 /** The tallest bar of a round, px, and what it stands for, cents. */
 const BAR = { px: 22, cents: 60 };
 
@@ -43,6 +41,7 @@ export class LifePicture {
 
   private readonly measures = inject(Measures);
   protected readonly LEFT = LEFT;
+  protected readonly BESIDE = BESIDE;
   protected readonly RULE = RULE;
   protected readonly width = signal(900);
   protected readonly axis = computed(() => timeAxis(this.passport().setups, this.due(), this.now(), this.width()));

@@ -99,6 +99,17 @@ describe('a measure over time', () => {
     expect(curve?.path.match(/L/g)).toHaveLength(3);
     expect(curveOf(axis, [], { top: 0, bottom: 1, step: true })).toBeNull();
   });
+
+  it('is told where it changed and at the last, never over what is told of a later day', () => {
+    // 'as found' stands before its point
+    const told = (...row: [days: number, says: string][]) =>
+      curveOf(axisOf([setup(400)]), row.map(([days, says]) => ({ at: NOW - days * DAY, value: Number.parseInt(says), says, found: says.endsWith('f') })), { top: 10, bottom: 60, step: true })?.points.map(({ label }) => label); // prettier-ignore
+    expect(told([400, '362'], [300, '341'], [200, '341'], [100, '341'])).toEqual(['362', '341', '', '341']);
+    expect(told([104, '340'], [102, '340.1'], [100, '340.2'])).toEqual(['', '', '340.2']);
+    expect(told([104, '340'], [90, '347'])).toEqual(['', '347']); // it would lie over the other's point
+    expect(told([130, '340f'], [100, '341'])).toEqual(['340f', '341']); // to either side
+    expect(told([104, '300'], [100, '362'])).toEqual(['300', '362']); // one below the other
+  });
 });
 
 describe('words about what is due', () => {

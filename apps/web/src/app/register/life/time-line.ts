@@ -11,6 +11,12 @@ const LEAST_SPAN_MS = 180 * DAY_MS;
 /** Where time begins, px: names stand before it. */
 export const LEFT = 196;
 const RIGHT = 10;
+/** A letter of a label is so wide, a label so tall; its middle stands so far beside and above its point, which reaches so far, px. */
+export const LETTER = 7.4;
+const LABEL_PX = 12;
+export const BESIDE = 8;
+const ABOVE = 10;
+const DOT_PX = 5;
 
 export interface TimeAxis {
   x: ScaleTime<number, number>;
@@ -100,10 +106,18 @@ export const foundMarks = ({ x, now }: TimeAxis, setups: readonly PastSetup[]): 
     open: until === null,
   }));
 
+interface Point {
+  x: number;
+  y: number;
+  says: string;
+  found: boolean;
+}
+
 /** A measure over time: as it came in, and as it left. */
 export interface Curve {
   path: string;
-  points: { x: number; y: number; says: string; found: boolean }[];
+  /** With what is written beside each, as far as there is room. */
+  points: (Point & { label: string })[];
   ticks: { y: number; value: number }[];
 }
 
@@ -126,9 +140,31 @@ export function curveOf(
   });
   return {
     path: line()(corners) ?? '',
-    points: values.map(({ at, value, says, found }) => ({ x: x(at), y: y(value), says, found })),
+    points: labelled(values.map(({ at, value, says, found }) => ({ x: x(at), y: y(value), says, found }))),
     ticks: [...new Set([low, high])].map((value) => ({ y: y(value), value })),
   };
+}
+
+/** The newest, then the others as they came: no label over a point or another label, and what stays as it was is not said again. */
+function labelled(points: readonly Point[]): Curve['points'] {
+  const taken = points.map(({ x, y }) => ({ from: x - DOT_PX, to: x + DOT_PX, y, half: DOT_PX }));
+  const labels = points.map(() => '');
+  const newest = points.length - 1;
+  let said = '';
+  for (const nth of [newest, ...points.slice(0, newest).keys()]) {
+    const { x, y, says, found } = points[nth] as Point;
+    const width = LETTER * says.length;
+    const from = x + (found ? -BESIDE - width : BESIDE);
+    const label = { from, to: from + width, y: y - ABOVE, half: LABEL_PX / 2 };
+    const hides = taken.some(
+      (other) => other.from < label.to && label.from < other.to && Math.abs(other.y - label.y) < other.half + label.half,
+    );
+    if (says === said || hides) continue;
+    taken.push(label);
+    labels[nth] = says;
+    if (nth < newest) said = says;
+  }
+  return points.map((point, nth) => ({ ...point, label: labels[nth] ?? '' }));
 }
 
 /** What all strings pulled, N, setup by setup. */
