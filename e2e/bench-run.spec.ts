@@ -146,7 +146,7 @@ test('what was found and measured comes back at the next job of the instrument',
   await page.keyboard.press('Tab');
   await expect(page.getByText('treble side 178 mm')).toBeVisible();
   await stageLink(page, 'Look over').click();
-  await expect(page.getByRole('list', { name: 'Findings' })).toContainText('found last time, not yet today');
+  await expect(page.getByRole('list', { name: 'Findings' })).toContainText('found before, not yet today');
   await page.getByRole('button', { name: 'still so' }).click();
   await stageLink(page, 'Hand over').click();
   await expect(page.getByRole('list', { name: 'What was found' })).toContainText('dry board');

@@ -130,7 +130,7 @@ async function hang(loading: Loading, entry: RackEntry, ownerId: string | null):
     writer.choose(chosen, only);
     Object.entries(sizes ?? {}).forEach(([tool, sizeMm]) => writer.lay(tool as ToolKind, sizeMm));
     pads?.forEach((lies, index) => writer.pads(index + 1, lies));
-    for (const stage of ['ready', 'strip', 'anchor'] as const) each((string) => writer.tick(stage, string));
+    for (const stage of ['ready', 'strip', 'look-over', 'anchor'] as const) each((string) => writer.tick(stage, string));
     found?.forEach((finding) => writer.find(finding));
     Object.entries(measured ?? {}).forEach(([what, valueMm]) => writer.measure(what as MeasureKind, valueMm));
     each((string) => writer.wind(chosen, string));

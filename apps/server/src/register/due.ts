@@ -1,7 +1,7 @@
 import type { DataSource, EntityManager } from 'typeorm';
 import { writeCalendar } from '@gold-peg/contract/calendar';
 import type { DueEntry, PastSetup, PlayedHours } from '@gold-peg/contract/register';
-import { threadsOf } from '@gold-peg/craft/findings';
+import { stillOpen } from '@gold-peg/craft/findings';
 import { dueOf, type Due } from '@gold-peg/craft/wear';
 import type { Handler, StreamHandler } from '../handling/index.js';
 import { InstrumentRow, SetupRow } from '../store/index.js';
@@ -83,7 +83,7 @@ async function dueUntil(store: DataSource, now: Date, { until, after, limit }: P
         hours: hoursOf(row),
         learnedFrom: wear.learnedFrom,
         toldAt: row.toldAt?.toISOString() ?? null,
-        findings: threadsOf(own).flatMap(({ finding, until }) => (until === null ? [finding] : [])),
+        findings: stillOpen(own),
       },
     ];
   });

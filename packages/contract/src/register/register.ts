@@ -29,6 +29,7 @@ export const setupSchema = z.object({
   notes: z.array(z.string()),
   measurements: z.array(measured.safeExtend({ asItCame: z.boolean().optional() })),
   findings: z.array(found).optional(),
+  looked: z.array(z.int()).optional(),
   pads: z.array(padsNoted).optional(),
   springs: springsLearned.optional(),
   sizes: z.array(z.object({ tool: z.enum(TOOL_KINDS), sizeMm: z.number() })).optional(),

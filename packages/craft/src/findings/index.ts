@@ -15,7 +15,7 @@ export {
   type Referral,
   type Severity,
 } from './findings.js';
-export { threadsOf, type LookedOver, type Thread } from './threads.js';
+export { lookedAt, stillOpen, threadsOf, type Looked, type LookedOver, type Thread } from './threads.js';
 export {
   clampCount,
   GAUGE_TOOLS,

@@ -310,9 +310,17 @@ describe('what a job leaves in the passport', () => {
       measurements: [{ what: 'relief', valueMm: 0.2 }],
       findings: [{ what: 'rattle', severity: 'soon' }],
       sizes: [{ tool: 'block', sizeMm: 11.5 }],
+      looked: [],
     });
     expect(setup?.strings[1]).toMatchObject({ string: 2, turns: 2.5, slackMm: 50 });
     expect(setup?.strings[0]).toMatchObject({ string: 1, turns: null });
+  });
+
+  it('says where was looked, if not everywhere', () => {
+    const looked = (...strings: number[]) =>
+      setupOf(foldWorksheet(COUNT, [chosen(1), ...strings.map((string, nth) => tick(2 + nth, 'look-over', string)), handedOver(20)]))
+        ?.looked;
+    expect([looked(5, 2), looked(1, 2, 3, 4, 5, 6)]).toEqual([[2, 5], undefined]);
   });
 
   it('keeps apart what was measured as it came and with new strings up, the last word on each', () => {

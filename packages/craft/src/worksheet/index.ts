@@ -21,7 +21,7 @@ export { asItCame, emptyWorksheet, foldWorksheet, passed, stagesOf, type OnBridg
 export { currentStage, lastStanding } from './progress.js';
 export { holdUp, type HeldUp } from './held-up.js';
 export { driftOf, dropsOf, pulledSince } from './pitches.js';
-export { setupOf, type Setup, type SetupString } from './setup.js';
+export { lookedOver, setupOf, type Setup, type SetupString } from './setup.js';
 export { countedAgainst, lies, woundAsPlanned } from './from-plan.js';
 export { tellStory, type StoryLine } from './story.js';
 export { stageBehind, stageTimes, type StageTime } from './stage-times.js';

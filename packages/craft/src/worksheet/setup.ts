@@ -23,6 +23,8 @@ export interface Setup {
   /** `asItCame`: with the strings that were on it before. */
   measurements: (Measured & { asItCame?: boolean | undefined })[];
   findings?: (Finding & { text: string })[] | undefined;
+  /** Numbers of the strings that were looked over, where those are not all that it was about. */
+  looked?: number[] | undefined;
   pads?: { clamp: number; lies: PadLies }[] | undefined;
   /** What its springs were found to be. */
   springs?: SpringsLearnedPayload | undefined;
@@ -60,11 +62,18 @@ export function setupOf(sheet: Worksheet, before: Setup | null = null): Setup | 
     notes: sheet.notes.map(({ payload }) => payload.text),
     measurements: sheet.measurements.map((event) => ({ ...event.payload, ...(asItCame(sheet, event) && { asItCame: true }) })),
     findings: sheet.findings.map(({ payload }) => payload),
+    ...lookedOver(sheet),
     ...springsOf(sheet, before),
     pads: sheet.pads.map(({ payload }) => payload),
     sizes: Object.values(sheet.tools).flatMap(({ payload: { tool, sizeMm } }) => (sizeMm === null ? [] : [{ tool, sizeMm }])),
     strings: strings.flatMap((string, index) => (sheet.inJob[index] === false ? asBefore(before, index) : [fitted(sheet, string, index)])),
   };
+}
+
+/** Strings of the job that were looked over; left out where that is all of them. */
+export function lookedOver({ done, inJob }: Pick<Worksheet, 'done' | 'inJob'>): Pick<Setup, 'looked'> {
+  const looked = done['look-over'].flatMap((event, index) => (event === null ? [] : [index + 1]));
+  return looked.length < inJob.filter(Boolean).length ? { looked } : {};
 }
 
 /** To the tenth of a minute. */

@@ -1,6 +1,6 @@
 import type { MessageWay } from '@gold-peg/contract/outbox';
 import type { Passport } from '@gold-peg/contract/register';
-import { threadsOf } from '@gold-peg/craft/findings';
+import { stillOpen } from '@gold-peg/craft/findings';
 import type { Due } from '@gold-peg/craft/wear';
 import { sayFinding } from '../../worksheet/look-over/finding-words';
 import { houseTime } from '../../server/house-zone';
@@ -14,7 +14,7 @@ export function reminderText(passport: Passport, due: Due, way: MessageWay, now:
   const number = String(passport.passport).padStart(4, '0');
   if (way === 'text')
     return `${passport.name} (${number}): its strings ${when}. Bring it in when it suits you. How many hours a week is it played?`;
-  const open = threadsOf(passport.setups).flatMap(({ finding, until }) => (until === null ? [sayFinding(finding)] : []));
+  const open = stillOpen(passport.setups).map(sayFinding);
   return [
     `Dear ${passport.ownerName ?? 'owner'},`,
     '',

@@ -67,7 +67,7 @@ export class BalanceNow {
   protected readonly listens = computed(() => this.work.step()?.kind === 'read');
   /** How the pads lay when they came off, clamp by clamp. */
   private readonly pads = computed(() => {
-    const noted = new Map((this.desk.lastTime()?.pads ?? []).map(({ clamp, lies }) => [clamp, lies]));
+    const noted = new Map(this.desk.padsBefore());
     for (const { payload } of this.desk.sheet().pads) noted.set(payload.clamp, payload.lies);
     const lies = [...noted].sort(([a], [b]) => a - b).map(([clamp, way]) => `${clamp} ${way}`);
     return lies.length === 0 ? 'each pad as it lay' : `pads ${lies.join(', ')} the strings`;

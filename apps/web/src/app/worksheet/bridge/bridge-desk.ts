@@ -62,7 +62,7 @@ export class BridgeDesk {
   private readonly levelMm = computed(() => {
     const sheet = this.desk.sheet();
     const noted = sheet.measurements.find((event) => event.payload.what === 'bridge-level' && asItCame(sheet, event));
-    const before = this.desk.lastTime()?.measurements.findLast(({ what }) => what === 'bridge-level');
+    const before = this.desk.measuredBefore().find(({ what }) => what === 'bridge-level');
     return noted?.payload.valueMm ?? before?.valueMm ?? null;
   });
   /** Whether somebody noted how high it stands where it is level. */

@@ -2,7 +2,8 @@ import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { PastSetup } from '@gold-peg/contract/register';
 import { isDone, nextStep, type StringStep } from '@gold-peg/craft/bench-run';
-import { lastStanding, stageBehind, woundAsPlanned, type BenchEventKind } from '@gold-peg/craft/worksheet';
+import { stillOpen, type Looked } from '@gold-peg/craft/findings';
+import { lastStanding, lookedOver, stageBehind, woundAsPlanned, type BenchEventKind } from '@gold-peg/craft/worksheet';
 import { STRING_EVENTS, type ScrapReason, type Stage } from '@gold-peg/craft/stages';
 import { BenchLog, type Happening } from '../../bench-log/bench-log';
 import { LiveFeed } from '../../feed/live-feed';
@@ -92,13 +93,30 @@ export class WorksheetDesk {
   );
   /** The line whose packet is opened, where the set has one. */
   readonly lineName = computed(() => this.table.lineNames().get(this.candidate()?.lineId ?? '') ?? '');
-  /** The setup before this job: what was found, measured and noted last time. */
-  readonly lastTime = computed(() => {
+  /** Setups before this job, the latest first. */
+  readonly earlier = computed(() => {
     const file = this.file();
     const started = this.startedAt() ?? file?.job.takenInAt;
     const before = ({ jobId, fittedAt }: PastSetup) =>
       jobId !== file?.job.id && (started === undefined || Date.parse(fittedAt) < Date.parse(started));
-    return file?.passport.setups.find(before) ?? null;
+    return file?.passport.setups.filter(before) ?? [];
+  });
+  /** What was measured before this job, the latest first. */
+  readonly measuredBefore = computed(() => this.earlier().flatMap(({ measurements }) => measurements.toReversed()));
+  /** Sizes that proved right before this job, the latest first. */
+  readonly sizesBefore = computed(() => this.earlier().flatMap(({ sizes = [] }) => sizes));
+  /** How the pads of a locking nut lay before this job, by their clamps. */
+  readonly padsBefore = computed(() => {
+    const noted = this.earlier().toReversed().flatMap(({ pads = [] }) => pads); // prettier-ignore
+    return new Map(noted.map(({ clamp, lies }) => [clamp, lies]));
+  });
+  /** What was found before this job, and not found to be over since. */
+  readonly openBefore = computed(() => stillOpen(this.earlier()));
+  /** Where this job has looked so far. */
+  readonly looks = computed((): Looked => {
+    const sheet = this.sheet();
+    const only = sheet.chosen?.payload.only;
+    return { ...lookedOver(sheet), ...(only !== undefined && { only: { strings: only } }) };
   });
 
   private stageBefore: Stage | null = null;

@@ -7,7 +7,7 @@ import { ENDPOINTS } from '@gold-peg/contract/endpoints';
 import { instrumentChange } from '@gold-peg/contract/register';
 import { nameTuning } from '@gold-peg/craft/tuning';
 import { fromMillimetres } from '@gold-peg/craft/units';
-import { advise, compareFindings, GAUGES, measureOf } from '@gold-peg/craft/findings';
+import { advise, compareFindings, GAUGES, lookedAt, measureOf } from '@gold-peg/craft/findings';
 import { asItCame, dropsOf, passed, tellStory } from '@gold-peg/craft/worksheet';
 import { STRING_STAGES } from '@gold-peg/craft/stages';
 import { heldTo } from '../../form';
@@ -110,17 +110,14 @@ export class HandOver {
   });
   /** What was found, how it went on since last time, and whose work it is. */
   protected readonly findings = computed(() => {
-    const { findings, done } = this.desk.sheet();
-    const now = findings.map(({ payload }) => payload);
-    const looked = (string: number | null) =>
-      done['look-over'].some((event, index) => event !== null && (string === null || string === index + 1));
-    return compareFindings(now, this.desk.lastTime()?.findings ?? []).map(({ finding, course }) => {
+    const now = this.desk.sheet().findings.map(({ payload }) => payload);
+    return compareFindings(now, this.desk.openBefore()).map(({ finding, course }) => {
       const { says, refer } = advise(finding);
       const gone = course === 'gone';
       return {
         says: sayFinding(finding),
         how:
-          gone && !looked(finding.string)
+          gone && !lookedAt(finding, this.desk.looks())
             ? 'not looked at this time'
             : [...(gone ? [] : [SEVERITY_NAMES[finding.severity]]), COURSE_NAMES[course]].join(' · '),
         advice: gone ? '' : [says, finding.text, refer === null ? '' : `${REFERRAL_NAMES[refer]}.`].filter((part) => part !== '').join(' '),
@@ -131,7 +128,7 @@ export class HandOver {
   protected readonly measured = computed(() =>
     this.desk.sheet().measurements.map((event) => {
       const { what, string, valueMm, by } = event.payload;
-      const before = this.desk.lastTime()?.measurements.findLast((each) => each.what === what && each.string === string);
+      const before = this.desk.measuredBefore().find((each) => each.what === what && each.string === string);
       const length = (mm: number) => say(this.measures.length(fromMillimetres(mm), 2));
       return {
         name: `${measureOf(what).name}${string === undefined ? '' : `, string ${string}`}${asItCame(this.desk.sheet(), event) ? ', as it came' : ''}`,

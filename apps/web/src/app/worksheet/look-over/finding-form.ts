@@ -88,7 +88,8 @@ export class FindingForm {
     });
     effect(() => {
       // the wood of a board does not change: what was said last time is right again
-      const before = this.desk.instrument()?.board ?? this.desk.lastTime()?.findings?.find(({ wood }) => wood !== null)?.wood ?? null;
+      const found = this.desk.earlier().flatMap(({ findings = [] }) => findings);
+      const before = this.desk.instrument()?.board ?? found.find(({ wood }) => wood !== null)?.wood ?? null;
       untracked(() => {
         if (this.typed().wood === null) this.form.controls.wood.setValue(before);
       });

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { advise, compareFindings } from '@gold-peg/craft/findings';
+import { advise, compareFindings, lookedAt } from '@gold-peg/craft/findings';
 import { BenchActions } from '../actions';
 import { WorksheetDesk } from '../desk';
 import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from './finding-words';
@@ -10,7 +10,7 @@ import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from './find
   selector: 'peg-findings-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButtonModule],
-  template: `<h2>Findings, and last time’s</h2>
+  template: `<h2>Findings, now and before</h2>
     <ul aria-label="Findings">
       @for (row of rows(); track row.key) {
         <li [class.gone]="row.gone" [class.grave]="row.grave">
@@ -30,7 +30,7 @@ import { COURSE_NAMES, REFERRAL_NAMES, sayFinding, SEVERITY_NAMES } from './find
           }
         </li>
       } @empty {
-        <li class="none">Nothing found, now or last time.</li>
+        <li class="none">Nothing found, now or before.</li>
       }
     </ul>`,
   styles: `
@@ -87,17 +87,16 @@ export class FindingsList {
   private readonly actions = inject(BenchActions);
   protected readonly rows = computed(() => {
     const now = this.desk.sheet().findings;
-    const before = this.desk.lastTime()?.findings ?? [];
     return compareFindings(
       now.map(({ payload }) => payload),
-      before,
+      this.desk.openBefore(),
     ).map(({ finding, course }) => {
       const advice = advise(finding);
       const gone = course === 'gone';
       return {
         key: sayFinding(finding),
         says: sayFinding(finding),
-        course: gone ? 'found last time, not yet today' : COURSE_NAMES[course],
+        course: gone && !lookedAt(finding, this.desk.looks()) ? 'found before, not yet today' : COURSE_NAMES[course],
         severity: gone ? '' : ` · ${SEVERITY_NAMES[finding.severity]}${finding.text === '' ? '' : ` · ${finding.text}`}`,
         gone,
         grave: !gone && finding.severity === 'now',
@@ -118,9 +117,9 @@ export class FindingsList {
     return this.desk.happens({ kind: 'undone', payload: { eventId } });
   }
 
-  /** What was found last time is found again, as bad as it was. */
+  /** What was found before is found again, as bad as it was. */
   protected async still(key: string): Promise<void> {
-    const before = this.desk.lastTime()?.findings?.find((finding) => sayFinding(finding) === key);
+    const before = this.desk.openBefore().find((finding) => sayFinding(finding) === key);
     if (before !== undefined) await this.desk.happens({ kind: 'found', payload: before });
   }
 }

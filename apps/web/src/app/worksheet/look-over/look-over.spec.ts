@@ -82,7 +82,7 @@ describe('looking over', () => {
 
   it('holds findings against last time: still so, and taken back', async () => {
     const page = await open();
-    expect(page.text).toContain('groove at fret 3, string 2found last time, not yet today');
+    expect(page.text).toContain('groove at fret 3, string 2found before, not yet today');
     expect(page.element.querySelectorAll('g.before')).toHaveLength(2);
     await page.press('still so');
     expect(found()).toMatchObject([{ what: 'groove', string: 2, fret: 3 }]);
@@ -90,6 +90,13 @@ describe('looking over', () => {
     expect(page.element.querySelectorAll('g.before')).toHaveLength(1);
     await page.press('Take back: groove');
     expect(page.element.querySelectorAll('g.before')).toHaveLength(2);
+    bench.desk.lane.set(1);
+    await page.settle();
+    expect(page.text).toContain('Found before: groove at fret 3, string 2; dry board. What is not said to be still so');
+    await bench.desk.markDone();
+    await page.settle();
+    expect(page.text).toContain('groove at fret 3, string 2not found any more');
+    expect(page.text).not.toContain('Found before: groove');
   });
 
   it('takes measures in their range, with what they are taken with and what they were', async () => {

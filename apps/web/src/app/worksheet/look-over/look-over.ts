@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { advise, FINDINGS, type Finding, type MeasureKind } from '@gold-peg/craft/findings';
+import { advise, FINDINGS, lookedAt, placeOf, type Finding, type MeasureKind } from '@gold-peg/craft/findings';
 import { CAUTIONS } from '@gold-peg/craft/bench-run';
 import { Measures } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
@@ -65,8 +65,19 @@ export class LookOver {
   protected readonly marks = computed(() => {
     const now = this.desk.sheet().findings.map(({ payload }) => payload);
     const places = new Set(now.map(sayFinding));
-    const before = (this.desk.lastTime()?.findings ?? []).filter((finding) => !places.has(sayFinding(finding)));
+    const before = this.desk.openBefore().filter((finding) => !places.has(sayFinding(finding)));
     return [...now.map((finding) => this.markOf(finding, true)), ...before.map((finding) => this.markOf(finding, false))];
+  });
+  /** What was found before, is looked for with the string in hand, and was not spoken of today. */
+  protected readonly unsaid = computed(() => {
+    const [looks, number] = [this.desk.looks(), this.desk.lane() + 1];
+    const said = new Set(this.desk.sheet().findings.map(({ payload }) => placeOf(payload)));
+    const here = this.desk
+      .openBefore()
+      .filter((finding) => (finding.string === null ? looks.only === undefined : finding.string === number))
+      .filter((finding) => !said.has(placeOf(finding)) && !lookedAt(finding, looks));
+    if (this.desk.closed() || here.length === 0) return null;
+    return `Found before: ${here.map(sayFinding).join('; ')}. What is not said to be still so goes down as not found any more.`;
   });
   protected readonly pointed = computed(() => {
     const place = this.place();

@@ -89,7 +89,7 @@ export class MeasureField {
     () => ({ typed: this.now(), fault: null }),
   );
   protected readonly before = computed(() => {
-    const last = this.desk.lastTime()?.measurements.findLast((each) => this.is(each));
+    const last = this.desk.measuredBefore().find((each) => this.is(each));
     return last === undefined ? 'not before' : `was ${mmToTyped(last.valueMm, this.unit())} ${this.unit()}`;
   });
 

@@ -26,7 +26,7 @@ export class PlaceNote {
   private readonly valueOf = (kind: MeasureKind): number | null =>
     this.desk.sheet().measurements.findLast(({ payload }) => payload.what === kind)?.payload.valueMm ?? null;
   private readonly lastValueOf = (kind: MeasureKind): number | null =>
-    this.desk.lastTime()?.measurements.findLast(({ what }) => what === kind)?.valueMm ?? null;
+    this.desk.measuredBefore().find(({ what }) => what === kind)?.valueMm ?? null;
   private readonly known = (kind: MeasureKind) => this.valueOf(kind) ?? this.lastValueOf(kind);
   private readonly say = (mm: number | null) =>
     mm === null ? '?' : `${mmToTyped(mm, this.measures.units().length)} ${this.measures.units().length}`;
@@ -53,7 +53,7 @@ export class PlaceNote {
     return Array.from({ length: count }, (_, index) => {
       const clamp = index + 1;
       const now = this.desk.sheet().pads.find(({ payload }) => payload.clamp === clamp)?.payload.lies;
-      const before = this.desk.lastTime()?.pads?.find((pad) => pad.clamp === clamp)?.lies;
+      const before = this.desk.padsBefore().get(clamp);
       return { clamp, strings: `${2 * clamp - 1} and ${2 * clamp}`, lies: now ?? before ?? null, noted: now !== undefined, before };
     });
   });

@@ -27,7 +27,7 @@ export class BenchList {
     const [run, instrument] = [this.desk.run(), this.desk.instrument()];
     return run === null || instrument === null
       ? []
-      : toolRows(run.tools, instrument.bridge.anchor, this.desk.sheet().tools, this.desk.lastTime());
+      : toolRows(run.tools, instrument.bridge.anchor, this.desk.sheet().tools, this.desk.sizesBefore());
   });
   protected readonly left = computed(() => this.rows().filter(({ there }) => !there));
   /** What was asked for. */

@@ -12,17 +12,17 @@ export interface ToolRow {
   size: { mm: number; says: string; why: string; choices: readonly number[] } | null;
 }
 
-/** Tools of exactly this job: what is there, and the sizes, from this job, from the last one at this instrument, or typical of its kind. */
+/** Tools of exactly this job: what is there, and the sizes, from this job, from the last one at this instrument that knew it (`before`, the latest first), or typical of its kind. */
 export function toolRows(
   tools: readonly ToolKind[],
   anchor: AnchorKind,
   laid: Worksheet['tools'],
-  lastTime: Pick<PastSetup, 'sizes'> | null,
+  before: NonNullable<PastSetup['sizes']>,
 ): ToolRow[] {
   return tools.map((tool) => {
     const event = laid[tool];
     const size = toolSize(tool, anchor);
-    const before = lastTime?.sizes?.find((each) => each.tool === tool)?.sizeMm;
+    const earlier = before.find((each) => each.tool === tool)?.sizeMm;
     const now = event?.payload.sizeMm ?? null;
     return {
       tool,
@@ -32,8 +32,8 @@ export function toolRows(
         size === null
           ? null
           : {
-              mm: now ?? before ?? size.typical,
-              says: now !== null ? 'of this one' : before !== undefined ? 'as last time' : 'typical',
+              mm: now ?? earlier ?? size.typical,
+              says: now !== null ? 'of this one' : earlier !== undefined ? 'as last time' : 'typical',
               why: size.says,
               choices: size.choices,
             },
