@@ -97,13 +97,15 @@ test('hours outside those of the house are refused for a pin in a sentence, and 
   const rail = page.getByRole('group', { name: 'The bench day on the rail of hours' });
   const work = rail.getByRole('button', { name: /^0112 Cutwater mandolin, oval hole, bench work/ });
   await expect(page.getByRole('heading', { name: 'Now' })).toBeVisible();
+  const minutes = /\d+ min/.exec((await work.getAttribute('aria-label')) ?? '')?.[0] ?? '';
   for (let press = 0; press < 12; press++) {
     await work.focus();
     const answer = page.waitForResponse((response) => response.url().endsWith('/api/day/pins'));
     await page.keyboard.press('Shift+ArrowRight'); // an hour
     if (!(await answer).ok()) break;
   }
-  await expect(page.getByText(/^It cannot lie there:.* is there.* 9:00 to 12:15 and 13:00 to 17:30: 59 min from.* do not fit/)).toBeVisible(); // prettier-ignore
+  const refused = new RegExp(`^It cannot lie there:.* is there.* 9:00 to 12:15 and 13:00 to 17:30: ${minutes} from.* do not fit`);
+  await expect(page.getByText(refused)).toBeVisible();
   await expect(work).toBeVisible();
 });
 
