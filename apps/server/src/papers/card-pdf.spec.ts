@@ -2,6 +2,8 @@ import { createRequire } from 'node:module';
 import { createCanvas } from '@napi-rs/canvas';
 import { getDocument, type PDFDocumentProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { DateTime } from 'luxon';
+import type { Day } from '@gold-peg/contract/day';
 import type { Passport } from '@gold-peg/contract/register';
 import { InstrumentRow } from '../store/index.js';
 import { openHouse, type TestHouse } from '../testing/house.js';
@@ -90,6 +92,18 @@ describe('the hand-over card', () => {
     // how they creep nobody heard: they are given the day of nylon from when they were strung
     expect((at(holds) - left.getTime()) / 3_600_000).toBeGreaterThan(21);
     expect((at(holds) - left.getTime()) / 3_600_000).toBeLessThan(24);
+  });
+
+  it('tells hours by the clock of the house, whatever clock the server keeps', async () => {
+    const tuned = async () =>
+      /Tune it at these hours.*? \w+ (\d+ \w+) (\d\d:\d\d)/.exec(await textOf(await cardOfLast(98)))?.slice(1) ?? [];
+    const [day = '', hour = ''] = await tuned(); // in December: London keeps UTC
+    const owner = await house.visitor().signIn('owner');
+    const { hours, version } = (await owner.ask('GET', '/api/day')).body as Day;
+    await owner.ask('PUT', '/api/day/hours', { version, hours: { ...hours, zone: 'Asia/Kolkata' } });
+    const there = DateTime.fromFormat(`${day} 2025 ${hour}`, 'd LLL yyyy HH:mm', { zone: 'UTC' }).plus({ hours: 5.5 });
+    expect(await tuned()).toEqual([there.toFormat('d LLL'), there.toFormat('HH:mm')]);
+    await owner.ask('PUT', '/api/day/hours', { version: version + 1, hours });
   });
 
   it('is one page, with twelve strings and with a string alone as well', async () => {

@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { PAPERS, type Paper } from '@gold-peg/contract/paper';
 import {
@@ -12,6 +13,7 @@ import {
   type HandOverCard,
 } from '@gold-peg/contract/papers';
 import { toKilogramsForce, newtons } from '@gold-peg/craft/units';
+import { readDay } from '../day/index.js';
 import { Refusal, signedIn, type StreamHandler } from '../handling/index.js';
 import { openWorksheet } from '../jobs/index.js';
 import { makePdf, points, sendPdf } from './pdf.js';
@@ -19,10 +21,11 @@ import { makePdf, points, sendPdf } from './pdf.js';
 const BRASS = '#855a08';
 const SOFT = '#5c554c';
 const MARGIN = 40;
-const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
-const DATE = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
-const WEEKDAY = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'short' });
-const TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+const DATE = 'd LLLL yyyy';
+const WEEKDAY = 'cccc d LLL';
+const TIME = 'HH:mm';
+/** A moment by the clock of the house, whatever clock the server keeps. */
+type Clock = (at: string | number) => DateTime;
 /** Places of the drawings, points. */
 const HEAD_WIDTH = 170;
 const HEAD_HEIGHT = 150;
@@ -36,13 +39,18 @@ export const cardPdf: StreamHandler<'cardPdf'> = async (asked, response) => {
   const card = handOverCard(await openWorksheet(asked.store, asked.params.id, person.id), person.preferences.methods, asked.now.getTime());
   if (card === null) throw new Refusal('invalid', 'No set is chosen for this job yet: a card tells what was fitted.', { fields: [] });
   const address = `${asked.request.protocol}://${asked.request.get('host') ?? ''}/p/${numberOf(card)}`;
-  sendPdf(response, `gold-peg-card-${numberOf(card)}.pdf`, await makePdf(cardDocument(card, address, asked.query.paper)));
+  const { zone } = (await readDay(asked.store)).hours;
+  sendPdf(response, `gold-peg-card-${numberOf(card)}.pdf`, await makePdf(cardDocument(card, { address, paper: asked.query.paper, zone })));
 };
 
 export const numberOf = ({ passport }: Pick<HandOverCard, 'passport'>): string => String(passport).padStart(4, '0');
 
-/** One page. `address`: where its passport is found. */
-export function cardDocument(card: HandOverCard, address: string, paper: Paper): TDocumentDefinitions {
+/** One page. `address`: where its passport is found; `zone`: of the house, whose clock it tells. */
+export function cardDocument(
+  card: HandOverCard,
+  { address, paper, zone }: { address: string; paper: Paper; zone: string },
+): TDocumentDefinitions {
+  const clock: Clock = (at) => DateTime.fromMillis(new Date(at).getTime(), { zone, locale: 'en-GB' });
   const { widthMm, heightMm } = PAPERS[paper];
   const width = points(widthMm) - 2 * MARGIN;
   return {
@@ -53,7 +61,7 @@ export function cardDocument(card: HandOverCard, address: string, paper: Paper):
     styles: { h: { fontSize: 13, bold: true, margin: [0, 8, 0, 3] }, soft: { color: SOFT } },
     content: [
       { text: card.name, fontSize: 22, bold: true },
-      { text: headOf(card), style: 'soft', margin: [0, 1, 0, 4] },
+      { text: headOf(card, clock), style: 'soft', margin: [0, 1, 0, 4] },
       rule(width),
       { text: [{ text: 'What is on it   ', style: 'h' }, { text: `${card.set}, tuned ${card.tuning}` }], margin: [0, 6, 0, 2] },
       {
@@ -62,11 +70,11 @@ export function cardDocument(card: HandOverCard, address: string, paper: Paper):
       },
       howOf(card),
       ...measuresOf(card, width),
-      ...tuneOf(card, width),
+      ...tuneOf(card, width, clock),
       ...foundOf(card),
       ...(card.remark === '' ? [] : [{ text: card.remark, italics: true, margin: [0, 6, 0, 0] as [number, number, number, number] }]),
       rule(width, 8),
-      backBy(card, address),
+      backBy(card, address, clock),
     ],
   };
 }
@@ -76,11 +84,11 @@ const rule = (width: number, above = 0): Content => ({
   margin: [0, above, 0, 2],
 });
 
-const headOf = ({ owner, at, by, passport }: HandOverCard): string =>
+const headOf = ({ owner, at, by, passport }: HandOverCard, clock: Clock): string =>
   [
     owner === null ? null : `for ${owner}`,
     `passport ${numberOf({ passport })}`,
-    `restrung ${DAY.format(new Date(at))}${by === '' ? '' : ` by ${by}`}`,
+    `restrung ${clock(at).toFormat(`cccc ${DATE}`)}${by === '' ? '' : ` by ${by}`}`,
   ]
     .filter((part) => part !== null)
     .join(' · ');
@@ -166,7 +174,7 @@ function scaleSvg(measure: CardMeasure, width: number): string {
   return `<svg viewBox="0 0 ${width.toFixed(0)} 24" xmlns="http://www.w3.org/2000/svg"><g stroke="#1f1a17" fill="none"><path d="M6 20H${(width - 6).toFixed(1)}"/>${marks}${ring}${gone}</g></svg>`;
 }
 
-function tuneOf({ retunes, soft, at, moves }: HandOverCard, width: number): Content[] {
+function tuneOf({ retunes, soft, at, moves }: HandOverCard, width: number, clock: Clock): Content[] {
   const home = Date.parse(at);
   const times = retunes?.times.filter((time) => time > home) ?? [];
   const holds = retunes?.holdsFrom ?? null;
@@ -177,12 +185,15 @@ function tuneOf({ retunes, soft, at, moves }: HandOverCard, width: number): Cont
       { text: 'After the first hour of playing, and the next day: new strings give a little.' },
     ];
   const days = new Map<string, string[]>();
-  for (const time of times) days.set(WEEKDAY.format(time), [...(days.get(WEEKDAY.format(time)) ?? []), TIME.format(time)]);
+  for (const time of times) {
+    const day = clock(time).toFormat(WEEKDAY);
+    days.set(day, [...(days.get(day) ?? []), clock(time).toFormat(TIME)]);
+  }
   const judged = Math.max(holds ?? 0, ...times);
-  const until = holds === null ? 'for three days' : `do not judge them before ${WEEKDAY.format(judged)}, ${TIME.format(judged)}`;
+  const until = holds === null ? 'for three days' : `do not judge them before ${clock(judged).toFormat(`${WEEKDAY}, ${TIME}`)}`;
   return [
     { text: 'Tune it at these hours', style: 'h' },
-    ...(moves === null ? [] : [{ svg: drawMoves(moves, width), width }]),
+    ...(moves === null ? [] : [{ svg: drawMoves(moves, width, clock(home).zone.name), width }]),
     {
       columnGap: 14,
       columns: [...days].map(([day, hours]) => ({ width: 'auto', stack: [{ text: day, bold: true }, { text: hours.join(', ') }] })),
@@ -225,7 +236,7 @@ function foundOf({ findings, strings }: HandOverCard): Content[] {
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
-function backBy(card: HandOverCard, address: string): Content {
+function backBy(card: HandOverCard, address: string, clock: Clock): Content {
   const { due, soft } = card;
   const played = due?.weeklyHours == null ? '' : `, at ${due.weeklyHours} h of playing a week`;
   return {
@@ -237,9 +248,9 @@ function backBy(card: HandOverCard, address: string): Content {
             ? []
             : [
                 { text: 'Back by', style: 'h' },
-                { text: DATE.format(due.wear.due.likely), fontSize: 20, bold: true, color: BRASS },
+                { text: clock(due.wear.due.likely).toFormat(DATE), fontSize: 20, bold: true, color: BRASS },
                 {
-                  text: `likely worn between ${DATE.format(due.wear.due.low)} and ${DATE.format(due.wear.due.high)}${played}; string ${due.string} first.`,
+                  text: `likely worn between ${clock(due.wear.due.low).toFormat(DATE)} and ${clock(due.wear.due.high).toFormat(DATE)}${played}; string ${due.string} first.`,
                 },
               ]),
           {

@@ -1,5 +1,7 @@
+import { DateTime } from 'luxon';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import type { Passport } from '@gold-peg/contract/register';
+import { readDay } from '../day/index.js';
 import type { StreamHandler } from '../handling/index.js';
 import { readPassport } from '../register/index.js';
 import { numberOf } from './card-pdf.js';
@@ -7,18 +9,22 @@ import { makePdf, points, sendPdf } from './pdf.js';
 
 /** A label as printers of labels hold it, mm. */
 const LABEL = { widthMm: 89, heightMm: 36 };
-const DATE = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 
 /** What is stuck on a case: whose it is, what is on it, and where its passport is found. */
 export const labelPdf: StreamHandler<'labelPdf'> = async ({ store, params, request }, response) => {
   const passport = await readPassport(store, params.id);
   const address = `${request.protocol}://${request.get('host') ?? ''}/p/${numberOf(passport)}`;
-  sendPdf(response, `gold-peg-label-${numberOf(passport)}.pdf`, await makePdf(labelDocument(passport, address)));
+  sendPdf(
+    response,
+    `gold-peg-label-${numberOf(passport)}.pdf`,
+    await makePdf(labelDocument(passport, address, (await readDay(store)).hours.zone)),
+  );
 };
 
-export function labelDocument(passport: Passport, address: string): TDocumentDefinitions {
+/** `zone`: of the house, by whose clock days are told. */
+export function labelDocument(passport: Passport, address: string, zone: string): TDocumentDefinitions {
   const { name, ownerName, currentSet, fittedAt } = passport;
-  const since = fittedAt === null ? '' : `, since ${DATE.format(new Date(fittedAt))}`;
+  const since = fittedAt === null ? '' : `, since ${DateTime.fromISO(fittedAt, { zone, locale: 'en-GB' }).toFormat('d LLL yyyy')}`;
   return {
     pageSize: { width: points(LABEL.widthMm), height: points(LABEL.heightMm) },
     pageMargins: [8, 7, 8, 4],

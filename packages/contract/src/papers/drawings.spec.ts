@@ -44,9 +44,9 @@ it('a neck has its frets where they are, and letters where something was found',
 });
 
 describe('how strings go on moving', () => {
-  const home = Date.parse('2026-05-29T17:00:00');
+  const home = Date.parse('2026-05-29T17:00:00Z'); // a Friday; six in the evening by the clock of the house
   const times = [1, 3, 14].map((hours) => home + hours * HOUR);
-  const svg = drawMoves({ home, since: home - HOUR, limit: 5, withinHours: 24, times, holdsFrom: home + 14 * HOUR }, 400);
+  const svg = drawMoves({ home, since: home - HOUR, limit: 5, withinHours: 24, times, holdsFrom: home + 14 * HOUR }, 400, 'Europe/London');
   const falls = [...svg.matchAll(/<path d="(M[\d. ]+(?:L[\d. ]+)+)" fill="none" stroke="#1f1a17"/g)].map(([, line = '']) =>
     [...line.matchAll(/([\d.]+) ([\d.]+)/g)].map(([, x, y]) => [Number(x), Number(y)] as const),
   );
@@ -63,7 +63,10 @@ describe('how strings go on moving', () => {
 
   it('marks each hour to tune, and the night in between', () => {
     expect([...svg.matchAll(/l-4 -7h8z/g)]).toHaveLength(3);
-    expect([...svg.matchAll(/fill="#eeeae2"/g)].length).toBeGreaterThan(0);
+    const at = (hours: number) => 1 + (398 * hours) / 38; // to a day after the last, 38 hours on
+    const nights = [...svg.matchAll(/<rect x="([\d.]+)" y="2" width="([\d.]+)"/g)].map(([, x, width]) => [Number(x), Number(width)]);
+    expect(nights).toEqual([[expect.closeTo(at(4), 0), expect.closeTo(at(9) - at(0), 0)], [expect.closeTo(at(28), 0), expect.closeTo(at(9) - at(0), 0)]]); // prettier-ignore
+    expect([...svg.matchAll(/middle"[^>]*>([^<]+)</g)].map(([, says]) => says)).toEqual(['Sat', 'Sun', 'Sat noon']);
     expect(svg).not.toContain('NaN');
   });
 });

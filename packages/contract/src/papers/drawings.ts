@@ -8,7 +8,7 @@ const INK = '#1f1a17';
 const SOFT = '#8c8377';
 const n = (value: number): string => value.toFixed(1);
 const svg = (width: number, height: number, body: string): string =>
-  `<svg viewBox="0 0 ${n(width)} ${n(height)}" width="${n(width)}" height="${n(height)}" xmlns="http://www.w3.org/2000/svg">${body}</svg>`;
+  `<svg viewBox="0 0 ${n(width)} ${n(height)}" width="${n(width)}" height="${n(height)}" xmlns="http://www.w3.org/2000/svg" font-family="Roboto, sans-serif">${body}</svg>`;
 
 /** Wood around posts and beyond the nut, mm. */
 const RIM = 13;
@@ -93,16 +93,17 @@ export interface Moves {
 }
 
 const HOUR_MS = 3_600_000;
+const QUARTER_MS = HOUR_MS / 4;
 /** Nights are drawn grey, from this hour to that. */
-const NIGHT = [22, 7] as const;
+const NIGHT = ['22:00', '07:00'] as const;
 /** Farther ahead than this nobody reads a card. */
 const MOST_HOURS = 96;
 
 /**
  * How far flat a string of those that move lies, from the hour it goes home: it falls as creep does, by the logarithm of its age (`DRIFT`), down to where it is tuned again, and rises there. Nights are grey,
- * each hour to tune has a mark; after the last it is drawn for as long as it is to hold.
+ * each hour to tune has a mark; after the last it is drawn for as long as it is to hold. `zone`: of the house, by whose clock days and nights are.
  */
-export function drawMoves({ home, since, limit, withinHours, times, holdsFrom }: Moves, width: number): string {
+export function drawMoves({ home, since, limit, withinHours, times, holdsFrom }: Moves, width: number, zone: string): string {
   const height = 74;
   const [top, deep, axis] = [8, 34, 52];
   const lastTuned = Math.max(home, ...times);
@@ -128,29 +129,45 @@ export function drawMoves({ home, since, limit, withinHours, times, holdsFrom }:
     .map((time) => `<path d="M${n(x(time))} ${axis}l-4 -7h8z" fill="${BRASS}"/>`);
   const flat = `<text x="${n(width - 4)}" y="${deep + 10}" font-size="8" text-anchor="end" fill="${SOFT}">tuned again at ${n(limit)} ¢ flat</text>`;
   const base = `<path d="M1 ${top}H${n(width - 1)}" stroke="${BRASS}" stroke-dasharray="3 2" stroke-width="0.7"/><path d="M1 ${axis}H${n(width - 1)}" stroke="${INK}"/>`;
-  return svg(width, height, nights(home, until, x, axis) + base + falls.join('') + marks.join('') + flat);
+  return svg(width, height, days({ home, until, x, axis, zone }) + base + falls.join('') + marks.join('') + flat);
 }
 
-function nights(home: number, until: number, x: (at: number) => number, axis: number): string {
-  const parts: string[] = [];
-  const day = new Date(home);
-  day.setHours(0, 0, 0, 0);
-  for (let at = day.getTime() - 24 * HOUR_MS; at < until; at += 24 * HOUR_MS) {
-    const [dusk, dawn] = [at + NIGHT[0] * HOUR_MS, at + (24 + NIGHT[1]) * HOUR_MS];
+/** Nights, midnights with the days that begin there, and noons. */
+function days({
+  home,
+  until,
+  x,
+  axis,
+  zone,
+}: {
+  home: number;
+  until: number;
+  x: (at: number) => number;
+  axis: number;
+  zone: string;
+}): string {
+  const weekday = new Intl.DateTimeFormat('en-GB', { weekday: 'short', timeZone: zone });
+  const quarters = quartersOf(home - 24 * HOUR_MS, until + 24 * HOUR_MS, zone);
+  const showing = (clock: string) => quarters.filter(({ shows }) => shows === clock).map(({ at }) => at);
+  const grey = showing(NIGHT[0]).flatMap((dusk) => {
+    const dawn = showing(NIGHT[1]).find((at) => at > dusk) ?? until;
     const [from, to] = [Math.max(home, dusk), Math.min(until, dawn)];
-    if (to > from) parts.push(`<rect x="${n(x(from))}" y="2" width="${n(x(to) - x(from))}" height="${axis - 2}" fill="#eeeae2"/>`);
-    const noon = at + 12 * HOUR_MS;
-    for (const [hour, tall] of [
-      [at, 9],
-      [noon, 5],
-    ] as const)
-      if (hour > home && hour < until) parts.push(`<path d="M${n(x(hour))} ${axis}v${tall}" stroke="${INK}"/>`);
-    if (noon > home && noon < until)
-      parts.push(
-        `<text x="${n(x(noon))}" y="${axis + 14}" font-size="8" text-anchor="middle" fill="${SOFT}">${WEEKDAY.format(noon)} 12</text>`,
-      );
-  }
-  return parts.join('');
+    return to > from ? [`<rect x="${n(x(from))}" y="2" width="${n(x(to) - x(from))}" height="${axis - 2}" fill="#eeeae2"/>`] : [];
+  });
+  const tick = (at: number, tall: number, says: string) =>
+    `<path d="M${n(x(at))} ${axis}v${tall}" stroke="${INK}"/><text x="${n(x(at))}" y="${axis + 18}" font-size="8" text-anchor="middle" fill="${SOFT}">${says}</text>`;
+  const within = (at: number) => at > home && at < until;
+  const midnights = showing('00:00').filter(within).map((at) => tick(at, 9, weekday.format(at))); // prettier-ignore
+  const noons = showing('12:00').filter(within).map((at) => tick(at, 5, `${weekday.format(at)} noon`)); // prettier-ignore
+  return [...grey, ...midnights, ...noons].join('');
 }
 
-const WEEKDAY = new Intl.DateTimeFormat('en-GB', { weekday: 'short' });
+/** Moments at which a clock in this zone shows a quarter of an hour, with what it shows; right also where it is put forward or back. */
+function quartersOf(from: number, until: number, zone: string): { at: number; shows: string }[] {
+  const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: zone });
+  const first = Math.ceil(from / QUARTER_MS);
+  return Array.from({ length: Math.ceil(until / QUARTER_MS) - first }, (_, nth) => {
+    const at = (first + nth) * QUARTER_MS;
+    return { at, shows: clock.format(at) };
+  });
+}

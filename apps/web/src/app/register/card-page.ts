@@ -11,7 +11,7 @@ import { Session } from '../session/session';
 import { PlaceHeader } from '../ui/place-header';
 import { Trouble } from '../ui/trouble';
 import { UnderWay } from '../ui/under-way';
-import { houseTime } from '../server/house-zone';
+import { houseTime, houseZone } from '../server/house-zone';
 
 const DATE = houseTime({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
 const HOUR = houseTime({ weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
@@ -47,7 +47,7 @@ export class CardPage {
     const hours = retunes?.times.filter((time) => time > home) ?? [];
     return {
       head: asPicture(drawHead(card.instrument, strings)),
-      moves: moves === null || hours.length === 0 ? null : asPicture(drawMoves(moves, DRAWING_PX.moves)),
+      moves: moves === null || hours.length === 0 ? null : asPicture(drawMoves(moves, DRAWING_PX.moves, houseZone())),
       hours: hours.map((time) => HOUR.format(time)),
       judged: hours.length === 0 ? null : HOUR.format(Math.max(retunes?.holdsFrom ?? 0, ...hours)),
       neck: asPicture(
