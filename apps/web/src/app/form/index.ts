@@ -1,2 +1,2 @@
-export { heldBy, heldTo, SAYS } from './held-to';
+export { faultOf, heldBy, heldTo, SAYS } from './held-to';
 export { readForm, sayRefusal } from './refused';

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, input, linkedSignal, output
 import { MatButtonModule } from '@angular/material/button';
 import { MatInputModule } from '@angular/material/input';
 import { messageDraft, type Message, type MessageWay } from '@gold-peg/contract/outbox';
+import { faultOf } from '../form';
 import { Api } from '../server/api';
 import { NewThing } from '../server/new-thing';
 import { sayProblem } from '../server/server-problem';
@@ -78,7 +79,7 @@ export class Letter {
       const sent = await this.message.make((id) => {
         const draft = messageDraft.safeParse({ id, instrumentId: this.instrumentId(), way: this.way(), text: this.text() });
         if (draft.success) return this.api.call('sendMessage', { body: draft.data });
-        this.fault.set(`Text ${draft.error.issues[0]?.message ?? 'is not right'}.`);
+        this.fault.set(`Text ${faultOf(draft.error)}.`);
         return Promise.resolve(null);
       });
       if (sent !== null) this.sent.emit(sent);

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { playedHours, type Passport } from '@gold-peg/contract/register';
 import type { Due } from '@gold-peg/craft/wear';
+import { faultOf } from '../../form';
 import { scaleLinear } from 'd3';
 import { Api } from '../../server/api';
 import { sayProblem } from '../../server/server-problem';
@@ -91,7 +92,7 @@ export class DuePanel {
     const hours = { weeklyHours: this.typed() ?? Number.NaN, askedAt: new Date().toISOString() };
     const read = playedHours.safeParse(hours);
     if (!read.success) {
-      this.fault.set(`Hours a week ${read.error.issues[0]?.message ?? 'are not right'}.`);
+      this.fault.set(`Hours a week ${faultOf(read.error)}.`);
       return false;
     }
     const { id, version, name, ownerId, remark } = this.passport();

@@ -5,6 +5,7 @@ import { AT_THEIR_NOTES, type FineTuner } from '@gold-peg/craft/balance';
 import { hertz, metres, type Metres } from '@gold-peg/craft/units';
 import { scaleLinear } from 'd3';
 import { turnsBetween } from '@gold-peg/craft/procedure';
+import { faultOf } from '../../form';
 import { ArmPanel, BridgePicture, clawWithin, plusMinus, sayMark, sayMarkForClaw, sayObstacle, signed, spanFor } from '../../bridge';
 import { Measures, say } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
@@ -182,7 +183,7 @@ export class BalanceStage {
     };
     if (cents === null) return refuse('Type how many cents from its note your tuner reads it, below zero under it.');
     const read = onBridge.safeParse({ cents, sure: null, by: 'typed' });
-    if (!read.success) return refuse(`Cents, ${cents} ¢, ${read.error.issues[0]?.message ?? 'is not right'}.`);
+    if (!read.success) return refuse(`Cents, ${cents} ¢, ${faultOf(read.error)}.`);
     const forget = this.typed.forgetter();
     await this.work.hear(this.desk.lane(), cents, { sure: null, by: 'typed' });
     forget();

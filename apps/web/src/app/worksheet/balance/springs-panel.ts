@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatButtonModule } from '@angular/material/button';
 import { FLOATING } from '@gold-peg/craft/constants';
 import { measured } from '@gold-peg/contract/bench-log';
+import { faultOf } from '../../form';
 import { scaleLinear } from 'd3';
 import { MeasuredWidth } from '../../ui/measured-width';
 import { NumberForm } from '../../ui/number-form';
@@ -138,14 +139,10 @@ export class SpringsPanel {
     const { mm } = this.height.value();
     const payload = { what: this.end(), valueMm: mm ?? Number.NaN };
     const read = measured.safeParse(payload);
-    if (mm === null || !read.success) {
-      this.height.type({
-        mm,
-        fault:
-          mm === null
-            ? 'Type the height of the back edge over the body, mm.'
-            : `Height, ${mm} mm, ${read.error?.issues[0]?.message ?? 'is not right'}.`,
-      });
+    const asked = 'Type the height of the back edge over the body, mm.';
+    const fault = mm === null ? asked : read.success ? null : `Height, ${mm} mm, ${faultOf(read.error)}.`;
+    if (fault !== null) {
+      this.height.type({ mm, fault });
       return false;
     }
     const forget = this.height.forgetter();

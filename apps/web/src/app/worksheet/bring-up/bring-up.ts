@@ -5,6 +5,7 @@ import { heardAt } from '@gold-peg/contract/bench-log';
 import { turnsBetween } from '@gold-peg/craft/procedure';
 import { tensionFor } from '@gold-peg/craft/tension';
 import { CONCERT_A4, hertz, noteAtOrBelow } from '@gold-peg/craft/units';
+import { faultOf } from '../../form';
 import { scaleLinear } from 'd3';
 import { Measures, say } from '../../preferences/measures';
 import { Caution } from '../../ui/caution';
@@ -164,7 +165,7 @@ export class BringUp {
     };
     if (cents === null) return refuse('Type how many cents from its note your tuner reads it, below zero under it.');
     const read = heardAt.safeParse({ cents, sure: null, by: 'typed' });
-    if (!read.success) return refuse(`Cents, ${cents} ¢, ${read.error.issues[0]?.message ?? 'is not right'}.`);
+    if (!read.success) return refuse(`Cents, ${cents} ¢, ${faultOf(read.error)}.`);
     const forget = this.typed.forgetter();
     await this.listening.type(cents);
     forget();

@@ -4,7 +4,7 @@ import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { MatInputModule } from '@angular/material/input';
 import { measured } from '@gold-peg/contract/bench-log';
 import { GAUGES, measureOf, type MeasureKind } from '@gold-peg/craft/findings';
-import { heldBy } from '../../form';
+import { faultOf, heldBy } from '../../form';
 import { Measures } from '../../preferences/measures';
 import { mmToTyped, typedToMm } from '../../preferences/typed-length';
 import { Drafts, WorksheetDesk } from '../desk';
@@ -115,7 +115,7 @@ export class MeasureField {
     const string = this.string();
     const what = this.kind();
     const read = measured.safeParse({ what, valueMm, by: measureOf(what).tool, ...(string === undefined ? {} : { string }) });
-    if (!read.success) return refuse(read.error.issues[0]?.message ?? 'is not right');
+    if (!read.success) return refuse(faultOf(read.error));
     const forget = this.draft.forgetter();
     await this.desk.happens({ kind: 'measured', payload: read.data });
     forget();

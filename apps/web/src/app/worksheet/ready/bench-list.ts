@@ -8,7 +8,7 @@ import { MatInputModule } from '@angular/material/input';
 import { toolLaid, referenceRead } from '@gold-peg/contract/bench-log';
 import type { ToolKind } from '@gold-peg/craft/tools';
 import { hertz, semitonesBetween } from '@gold-peg/craft/units';
-import { heldTo, readForm } from '../../form';
+import { faultOf, heldTo, readForm } from '../../form';
 import { WorksheetDesk } from '../desk';
 import { toolRows, type ToolRow } from './tool-rows';
 
@@ -72,7 +72,7 @@ export class BenchList {
 
   private async keep(tool: ToolKind, there: boolean, sizeMm: number | null): Promise<void> {
     const read = toolLaid.safeParse({ tool, there, sizeMm });
-    if (!read.success) return this.fault.set(`The size ${read.error.issues[0]?.message ?? 'is not right'}.`);
+    if (!read.success) return this.fault.set(`The size ${faultOf(read.error)}.`);
     this.fault.set(null);
     await this.desk.happens({ kind: 'tool-laid', payload: read.data });
   }

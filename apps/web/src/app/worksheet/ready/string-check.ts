@@ -4,6 +4,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { gaugeRead } from '@gold-peg/contract/bench-log';
 import { printGauge } from '@gold-peg/craft/strings';
 import { fromInches, fromMillimetres, toMillimetres } from '@gold-peg/craft/units';
+import { faultOf } from '../../form';
 import { Caliper } from '../../devices';
 import { Measures, say } from '../../preferences/measures';
 import { Drafts, WorksheetDesk } from '../desk';
@@ -72,7 +73,7 @@ export class StringCheckPanel {
     const read = gaugeRead.safeParse({ readMm: mm, plannedMm: planned, by });
     const said = by === 'typed' ? `${typed ?? mm} ${this.unit()}` : `${mm} mm`;
     if (!read.success) {
-      this.draft.type({ typed, fault: `The reading, ${said}, ${read.error.issues[0]?.message ?? 'is not right'}.` });
+      this.draft.type({ typed, fault: `The reading, ${said}, ${faultOf(read.error)}.` });
       return false;
     }
     const forget = this.draft.forgetter();

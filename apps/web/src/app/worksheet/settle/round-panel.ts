@@ -5,6 +5,7 @@ import { MatSelectModule } from '@angular/material/select';
 import { MatInputModule } from '@angular/material/input';
 import { pitchRead } from '@gold-peg/contract/bench-log';
 import type { PitchRead } from '@gold-peg/craft/worksheet';
+import { faultOf } from '../../form';
 import { Drafts, StageClock, WorksheetDesk } from '../desk';
 import { HearingPanel, Listening } from '../hearing';
 import { CHART, roundsChart } from './rounds-chart';
@@ -111,7 +112,7 @@ export class RoundPanel {
     };
     if (lost === null) return refuse('Type how many cents it lost, 0 if it stayed.');
     const read = pitchRead.safeParse({ cents: lost === 0 ? 0 : -lost, after, retuned, by: typed === null ? 'heard' : 'typed' });
-    if (!read.success) return refuse(`Cents lost, ${lost} ¢, ${read.error.issues[0]?.message ?? 'is not right'}.`);
+    if (!read.success) return refuse(`Cents lost, ${lost} ¢, ${faultOf(read.error)}.`);
     this.rounds.beginAnew(this.desk.lane());
     const forget = this.draft.forgetter();
     await this.desk.happens({ kind: 'pitch-read', string: this.desk.lane() + 1, payload: read.data });

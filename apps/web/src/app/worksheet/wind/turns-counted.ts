@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { countedTurns } from '@gold-peg/contract/bench-log';
 import { metres, toMillimetres } from '@gold-peg/craft/units';
+import { faultOf } from '../../form';
 import { NumberForm } from '../../ui/number-form';
 import { Drafts, WorksheetDesk } from '../desk';
-
-const MOST = 20;
 
 /** Takes down the turns really obtained, and says what all counts together tell about posts and hand. */
 @Component({
@@ -49,7 +49,8 @@ export class TurnsCounted {
   );
   protected readonly fault = computed(() => {
     const turns = this.draft.value();
-    return turns === null || (turns >= 0 && turns <= MOST) ? null : `Turns counted must lie between 0 and ${MOST}: no post holds more.`;
+    const read = countedTurns.shape.turns.safeParse(turns);
+    return turns === null || read.success ? null : `Turns counted ${faultOf(read.error)}.`;
   });
   protected readonly learned = computed(() => {
     const post = this.desk.winding.postThicker();
